@@ -1,0 +1,69 @@
+package almanac
+
+import (
+	"fmt"
+	"math"
+)
+
+// Seasons are the equinoxes and solstices of a year after Meeus 1998, chapter 27, in minutes from 1970-01-01 00:00 UTC.
+// The names are months: in the south June is the winter solstice.
+type Seasons struct{ March, June, September, December Minute }
+
+// Minute is an instant in whole minutes from 1970-01-01 00:00 UTC.
+type Minute int
+
+// Day is the UTC date of the instant shifted by an offset in minutes: the local date.
+func (m Minute) Day(utcOffsetMin int) Day { return Day(floorDiv(int(m)+utcOffsetMin, 1440)) }
+
+func (m Minute) String() string {
+	min := ((int(m) % 1440) + 1440) % 1440
+	return fmt.Sprintf("%sT%02d:%02dZ", m.Day(0), min/60, min%60)
+}
+
+var seasonPolynomials = [4][5]float64{
+	{2451623.80984, 365242.37404, 0.05169, -0.00411, -0.00057},
+	{2451716.56767, 365241.62603, 0.00325, 0.00888, -0.00030},
+	{2451810.21715, 365242.01767, -0.11575, 0.00337, 0.00078},
+	{2451900.05952, 365242.74049, -0.06223, -0.00823, 0.00032},
+}
+
+var seasonTerms = [24][3]float64{
+	{485, 324.96, 1934.136}, {203, 337.23, 32964.467}, {199, 342.08, 20.186}, {182, 27.85, 445267.112},
+	{156, 73.14, 45036.886}, {136, 171.52, 22518.443}, {77, 222.54, 65928.934}, {74, 296.72, 3034.906},
+	{70, 243.58, 9037.513}, {58, 119.81, 33718.147}, {52, 297.17, 150.678}, {50, 21.02, 2281.226},
+	{45, 247.54, 29929.562}, {44, 325.15, 31555.956}, {29, 60.93, 4443.417}, {18, 155.12, 67555.328},
+	{17, 288.79, 4562.452}, {16, 198.04, 62894.029}, {14, 199.76, 31436.921}, {12, 95.39, 14577.848},
+	{12, 287.11, 31931.756}, {12, 320.81, 34777.259}, {9, 227.73, 1222.114}, {8, 15.45, 16859.074},
+}
+
+// SeasonsOf gives the equinoxes and solstices of a year. Error: bad_year.
+func SeasonsOf(year int) (Seasons, error) {
+	if err := checkYear(year); err != nil {
+		return Seasons{}, err
+	}
+	instant := func(k int) Minute {
+		y := (float64(year) - 2000) / 1000
+		p := seasonPolynomials[k]
+		jde0 := p[0] + y*(p[1]+y*(p[2]+y*(p[3]+y*p[4])))
+		t := (jde0 - j2000) / 36525
+		w := 35999.373*t - 2.47
+		dl := 1 + 0.0334*cosD(w) + 0.0007*cosD(2*w)
+		s := 0.0
+		for _, q := range seasonTerms {
+			s += q[0] * cosD(q[1]+q[2]*t)
+		}
+		jd := jde0 + 0.00001*s/dl - deltaT(year)/86400
+		return Minute(math.Floor((jd-unixEpochJD)*1440 + 0.5))
+	}
+	return Seasons{instant(0), instant(1), instant(2), instant(3)}, nil
+}
+
+// deltaT in seconds after Espenak and Meeus 2006.
+func deltaT(year int) float64 {
+	t := float64(year) - 2000
+	if year < 2050 {
+		return 62.92 + 0.32217*t + 0.005589*t*t
+	}
+	c := (float64(year) - 1820) / 100
+	return -20 + 32*c*c - 0.5628*(2150-float64(year))
+}

@@ -1,0 +1,122 @@
+package almanac
+
+import "math"
+
+// Stage is a stage of a tree's year.
+type Stage int
+
+// The stages in their order.
+const (
+	BudSwell Stage = iota
+	BudBreak
+	FirstBloom
+	FullBloom
+	PetalFall
+	Fruit10
+	Fruit18
+	Fruit24
+	PitHardening
+	DropEnd
+	ShootSlowing
+	HarvestStart
+	LeafFall
+	StageCount
+)
+
+var stageNames = [StageCount]string{
+	"bud_swell", "bud_break", "first_bloom", "full_bloom", "petal_fall", "fruit10", "fruit18", "fruit24",
+	"pit_hardening", "drop_end", "shoot_slowing", "harvest_start", "leaf_fall",
+}
+
+func (s Stage) String() string {
+	if s < 0 || s >= StageCount {
+		return "unknown"
+	}
+	return stageNames[s]
+}
+
+// AllStages lists the stages in their order.
+func AllStages() []Stage {
+	out := make([]Stage, StageCount)
+	for i := range out {
+		out[i] = Stage(i)
+	}
+	return out
+}
+
+// ParseStage reads the name of a stage. Error: unknown_stage.
+func ParseStage(name string) (Stage, error) {
+	for i, n := range stageNames {
+		if n == name {
+			return Stage(i), nil
+		}
+	}
+	return 0, refuse("unknown_stage", "stage", name, "the name of a stage")
+}
+
+// MarshalText writes the stage's name.
+func (s Stage) MarshalText() ([]byte, error) { return []byte(s.String()), nil }
+
+// UnmarshalText reads a stage's name.
+func (s *Stage) UnmarshalText(b []byte) error {
+	v, err := ParseStage(string(b))
+	if err == nil {
+		*s = v
+	}
+	return err
+}
+
+func (s Stage) spring() bool { return s <= FullBloom }
+func (s Stage) fruit() bool {
+	return s >= PetalFall && s <= DropEnd || s == HarvestStart
+}
+
+// NoDay stands for a stage or date that is not reached.
+const NoDay Day = math.MinInt32
+
+// Known says whether the day is a real one.
+func (d Day) Known() bool { return d != NoDay }
+
+// Dates holds a day for each stage, NoDay where there is none.
+type Dates [StageCount]Day
+
+func noDates() Dates {
+	var d Dates
+	for i := range d {
+		d[i] = NoDay
+	}
+	return d
+}
+
+// calendar holds the fixed days of a season.
+type calendar struct {
+	need, fallBeforeFrom, fallBeforeTo, early, start, late, stall, force, solstice, fallFrom, fallTo, end Day
+}
+
+func calendarOf(season int, south bool) calendar {
+	y := season
+	if south {
+		return calendar{
+			DateOf(y, 3, 1), DateOf(y, 3, 15), DateOf(y, 6, 20), DateOf(y, 4, 1), DateOf(y, 5, 1), DateOf(y, 6, 1),
+			DateOf(y, 7, 15), DateOf(y, 10, 15), DateOf(y, 12, 21), DateOf(y+1, 3, 15), DateOf(y+1, 6, 20), DateOf(y+1, 6, 30),
+		}
+	}
+	return calendar{
+		DateOf(y-1, 9, 1), DateOf(y-1, 9, 15), DateOf(y-1, 12, 20), DateOf(y-1, 10, 1), DateOf(y-1, 11, 1), DateOf(y-1, 12, 1),
+		DateOf(y, 1, 15), DateOf(y, 4, 15), DateOf(y, 6, 21), DateOf(y, 9, 15), DateOf(y, 12, 20), DateOf(y, 12, 31),
+	}
+}
+
+// SeasonStart is the day from which a season's weather should be given.
+func SeasonStart(season int, south bool) Day {
+	if south {
+		return DateOf(season, 2, 1)
+	}
+	return DateOf(season-1, 8, 1)
+}
+
+// SeasonEnd is the last day of a season's weather.
+func SeasonEnd(season int, south bool) Day { return calendarOf(season, south).end }
+
+// Solstice is the summer solstice of a season as the stage model has it.
+func Solstice(season int, south bool) Day { return calendarOf(season, south).solstice }

@@ -1,0 +1,409 @@
+package almanac
+
+import (
+	"fmt"
+	"math"
+
+	"vertumna/core/pomology"
+)
+
+// Observation is a stage seen on a day.
+type Observation struct {
+	Stage Stage
+	Date  Day
+}
+
+// StageRequest asks for the stages of one tree in one season. Classes are low/mid/high and early/mid/late; empty means
+// mid. LeafFallBefore is the leaf fall seen the autumn before, NoDay when it was not.
+type StageRequest struct {
+	Kind                       *pomology.Kind
+	Season                     int
+	ChillClass                 string
+	BloomClass                 string
+	HarvestClass               string
+	Observed                   []Observation
+	LeafFallBefore             Day
+	OffsetSpring, OffsetFruit  float64
+	south                      bool
+	need, heat, harvest, scale float64
+}
+
+// StageResult holds the dates of a season and how the chill came about.
+type StageResult struct {
+	ChillStatus    string // "met", "short", "unmet", "waiting", "observed"
+	LeafFallBefore Day
+	ChillStart     Day
+	ChillMet       Day
+	PortionsAtMet  float64 // NaN when not met
+	Dates          Dates
+}
+
+// Shared parameters of the stage model (ours, fitted; almanac page g).
+const (
+	heatColdT     = 9.0     // days at or under this mean cut the heat still needed
+	heatColdBoost = 7.0 / 3 // more heat needed when no cold day came
+	heatColdScale = 30.0
+	chillLowHeat  = 0.80 // the low chill class needs less heat
+	bloomEarly    = 0.90
+	bloomLate     = 1.10
+	shortLimit    = 0.5 // bloom is not predicted when chill falls shorter
+	winterOverT   = 10.0
+	killLeafT     = -3.0
+	clipOffset    = 21.0
+	maxOffset     = 60.0
+)
+
+func classOf(field, given string, values map[string]float64) (float64, *Error) {
+	if given == "" {
+		given = "mid"
+	}
+	v, ok := values[given]
+	if !ok {
+		expected := "early, mid or late"
+		if _, low := values["low"]; low {
+			expected = "low, mid or high"
+		}
+		return 0, refuse("unknown_class", field, given, expected)
+	}
+	return v, nil
+}
+
+// prepare checks a request and works out what depends on the tree alone.
+func (r *StageRequest) prepare(south bool) *Error {
+	if r.Kind == nil {
+		return refuse("unknown_species", "species", "none", "a kind of the table")
+	}
+	p := &r.Kind.Phenology
+	r.south = south
+	var err, err2, err3 *Error
+	r.need, err = classOf("chill", r.ChillClass, map[string]float64{"low": p.ChillLow, "mid": p.ChillMid, "high": p.ChillHigh})
+	r.scale, err2 = classOf("bloom", r.BloomClass, map[string]float64{"early": bloomEarly, "mid": 1, "late": bloomLate})
+	r.harvest, err3 = classOf("harvest", r.HarvestClass, map[string]float64{"early": p.HarvestEarly, "mid": p.HarvestMid, "late": p.HarvestLate})
+	for _, e := range []*Error{err, err2, err3} {
+		if e != nil {
+			return e
+		}
+	}
+	r.heat = p.HeatGDH * r.scale
+	if r.ChillClass == "low" {
+		r.heat *= chillLowHeat
+	}
+	if err := checkYear(r.Season); err != nil {
+		return err
+	}
+	return r.checkObserved(calendarOf(r.Season, south))
+}
+
+func (r *StageRequest) checkObserved(c calendar) *Error {
+	seen := noDates()
+	for i, o := range r.Observed {
+		field := fmt.Sprintf("observed[%d]", i)
+		if o.Stage < 0 || o.Stage >= StageCount {
+			return refuse("unknown_stage", field+".stage", int(o.Stage), "a stage")
+		}
+		if o.Stage.fruit() && math.IsNaN(r.value(o.Stage)) {
+			return refuse("unknown_stage", field+".stage", o.Stage, "a stage that "+r.Kind.Slug+" has")
+		}
+		if o.Date < c.early || o.Date > c.end {
+			return refuse("observed_range", field+".date", o.Date, fmt.Sprintf("%s to %s", c.early, c.end))
+		}
+		seen[o.Stage] = o.Date
+	}
+	for _, order := range [][]Stage{{BudSwell, BudBreak, FirstBloom, FullBloom, PetalFall}, {FullBloom, PetalFall, Fruit10, Fruit18, Fruit24}} {
+		last, lastStage := NoDay, Stage(0)
+		for _, s := range order {
+			if !seen[s].Known() {
+				continue
+			}
+			if last.Known() && seen[s] < last {
+				return refuse("observed_order", s.String(), seen[s], fmt.Sprintf("not before %s on %s", lastStage, last))
+			}
+			last, lastStage = seen[s], s
+		}
+	}
+	return nil
+}
+
+// value is the degree days after full bloom of a fruit stage, NaN when the kind lacks it.
+func (r *StageRequest) value(s Stage) float64 {
+	p := &r.Kind.Phenology
+	opt := func(v *float64) float64 {
+		if v == nil {
+			return math.NaN()
+		}
+		return *v
+	}
+	switch s {
+	case PetalFall:
+		return opt(p.PetalFall)
+	case Fruit10:
+		return opt(p.Fruit10)
+	case Fruit18:
+		return opt(p.Fruit18)
+	case Fruit24:
+		return opt(p.Fruit24)
+	case PitHardening:
+		return opt(p.PitHarden)
+	case DropEnd:
+		return p.DropEnd
+	case HarvestStart:
+		return r.harvest
+	}
+	return math.NaN()
+}
+
+func (r *StageRequest) springShare(s Stage) float64 {
+	p := &r.Kind.Phenology
+	return [4]float64{p.FSwell, p.FBreak, p.FFirst, 1}[s]
+}
+
+// StagesOf dates the stages of a tree from daily temperatures. Errors: those of Hourly, unknown_class, unknown_stage,
+// observed_range, observed_order, bad_year, series_short when the days start too late for the season.
+func StagesOf(lat float64, days []TempDay, r StageRequest) (StageResult, error) {
+	if err := checkPlace(lat, 0); err != nil {
+		return StageResult{}, err
+	}
+	filled, err := fillSeries(days)
+	if err != nil {
+		return StageResult{}, err
+	}
+	if err := r.prepare(lat < 0); err != nil {
+		return StageResult{}, err
+	}
+	c := calendarOf(r.Season, r.south)
+	if filled[0].Date > c.need {
+		return StageResult{}, refuse("series_short", "days", "from "+filled[0].Date.String(), "from "+c.need.String()+" or earlier")
+	}
+	return newTrack(filled, dayLengths(filled, lat)).stages(&r, c), nil
+}
+
+// stages runs the sequential model: chill first, then heat (Ashcroft, Richardson and Seeley 1977), the heat need falling
+// with cold days after the chill is met (as Cannell and Smith 1983; Murray, Cannell and Smith 1989; numbers ours).
+func (t *track) stages(r *StageRequest, c calendar) StageResult {
+	res := StageResult{LeafFallBefore: r.LeafFallBefore, Dates: noDates(), ChillMet: NoDay, PortionsAtMet: math.NaN()}
+	res.ChillStart = c.start
+	if r.LeafFallBefore.Known() {
+		res.ChillStart = clampDay(r.LeafFallBefore, c.early, c.late)
+	} else if res.LeafFallBefore = t.leafFall(r.Kind.Phenology.LeafTC, c.fallBeforeFrom, c.fallBeforeTo); res.LeafFallBefore.Known() {
+		res.ChillStart = min(c.start, max(c.early, res.LeafFallBefore))
+	}
+	cp := t.portionsFrom(res.ChillStart)
+	short := t.chill(r, c, cp, &res)
+	t.spring(r, cp, short, &res)
+	if res.ChillMet.Known() {
+		res.PortionsAtMet = cp.at(res.ChillMet)
+	}
+	t.fruit(r, &res)
+	t.shoots(r, c, &res)
+	res.Dates[LeafFall] = t.leafFall(r.Kind.Phenology.LeafTC, c.fallFrom, c.fallTo)
+	for _, o := range r.Observed {
+		if o.Stage == ShootSlowing || o.Stage == LeafFall {
+			res.Dates[o.Stage] = o.Date
+		}
+	}
+	return res
+}
+
+// leafFall finds leaf fall in a window: a cold week, or the second night of hard frost, or the window's last day.
+func (t *track) leafFall(leafT float64, from, to Day) Day {
+	nights := 0
+	for d := from; d <= to && d <= t.last(); d++ {
+		i := t.index(d)
+		if i < 0 {
+			continue
+		}
+		if t.days[i].Tmin <= killLeafT+slack {
+			nights++
+		}
+		if i < 6 {
+			continue
+		}
+		sum := 0.0
+		for _, m := range t.tmean[i-6 : i+1] {
+			sum += m
+		}
+		if sum/7 <= leafT+slack || nights >= 2 {
+			return d
+		}
+	}
+	if t.last() >= to {
+		return to
+	}
+	return NoDay
+}
+
+// chill finds the day the chill is met and returns by how much it fell short.
+func (t *track) chill(r *StageRequest, c calendar, cp *portionSums, res *StageResult) (short float64) {
+	res.ChillStatus = "waiting"
+	for d := res.ChillStart; d <= t.last(); d++ {
+		have := cp.at(d)
+		if have >= r.need {
+			res.ChillStatus, res.ChillMet = "met", d
+			return 0
+		}
+		over := d >= c.force
+		if !over && d >= c.stall && have-cp.at(d-28) < 1 {
+			over = t.meanOf(d-27, d) > winterOverT
+		}
+		if over {
+			short = 1 - have/r.need
+			if short <= shortLimit {
+				res.ChillStatus, res.ChillMet = "short", d
+				return short
+			}
+			res.ChillStatus = "unmet"
+			return 0
+		}
+	}
+	return 0
+}
+
+// observedSpring returns the spring stages seen and the latest listed of them, StageCount when none was.
+func observedSpring(r *StageRequest) (seen Dates, anchor Stage) {
+	seen, anchor = noDates(), StageCount
+	for _, o := range r.Observed {
+		if o.Stage.spring() {
+			seen[o.Stage] = o.Date
+		}
+	}
+	for s := BudSwell; s <= FullBloom; s++ {
+		if seen[s].Known() {
+			anchor = s
+		}
+	}
+	return seen, anchor
+}
+
+func (t *track) spring(r *StageRequest, cp *portionSums, short float64, res *StageResult) {
+	seen, anchor := observedSpring(r)
+	if anchor != StageCount {
+		if o := seen[anchor]; !res.ChillMet.Known() || o <= res.ChillMet {
+			res.ChillMet, res.ChillStatus, short = max(res.ChillStart, o-30), "observed", 0
+		}
+	}
+	if !res.ChillMet.Known() {
+		return
+	}
+	run := t.heatRun(res.ChillMet, r.heat*(1+short))
+	for s := BudSwell; s <= FullBloom; s++ {
+		if anchor != StageCount && s > anchor {
+			res.Dates[s] = run.after(seen[anchor], r.springShare(anchor), r.springShare(s))
+			continue
+		}
+		res.Dates[s] = run.first(r.springShare(s))
+	}
+	if anchor == StageCount {
+		for s := BudSwell; s <= FullBloom; s++ {
+			if res.Dates[s].Known() {
+				res.Dates[s] += Day(round0(r.OffsetSpring))
+			}
+		}
+		return
+	}
+	latest := NoDay
+	for s := FullBloom; s >= BudSwell; s-- {
+		if seen[s].Known() {
+			latest = seen[s]
+			res.Dates[s] = latest
+		} else if latest.Known() && (!res.Dates[s].Known() || res.Dates[s] > latest) {
+			res.Dates[s] = latest
+		}
+	}
+}
+
+// fruit dates the fruit stages by degree days after full bloom.
+func (t *track) fruit(r *StageRequest, res *StageResult) {
+	seen, mark := noDates(), StageCount
+	for _, o := range r.Observed {
+		if o.Stage.fruit() {
+			seen[o.Stage] = o.Date
+		}
+	}
+	for s := PetalFall; s < StageCount; s++ {
+		if seen[s].Known() && (mark == StageCount || seen[s] > seen[mark] || seen[s] == seen[mark] && r.value(s) > r.value(mark)) {
+			mark = s
+		}
+	}
+	for s := PetalFall; s < StageCount; s++ {
+		if !s.fruit() || math.IsNaN(r.value(s)) {
+			continue
+		}
+		d := NoDay
+		switch {
+		case seen[s].Known():
+			d = seen[s]
+		case mark != StageCount && r.value(s) > r.value(mark):
+			d = t.degreeDay(seen[mark], r.value(s)-r.value(mark))
+		default:
+			d = t.degreeDay(res.Dates[FullBloom], r.value(s))
+			if mark != StageCount && (!d.Known() || d > seen[mark]) {
+				d = seen[mark]
+			}
+		}
+		if mark == StageCount && d.Known() {
+			d += Day(round0(r.OffsetFruit))
+		}
+		if s == HarvestStart && !seen[s].Known() {
+			d = r.notBefore(d)
+		}
+		res.Dates[s] = d
+	}
+}
+
+// notBefore holds harvest to the kind's earliest date.
+func (r *StageRequest) notBefore(d Day) Day {
+	p := &r.Kind.Phenology
+	if !d.Known() || p.NotBeforeMonth == 0 {
+		return d
+	}
+	nb := DateOf(r.Season, p.NotBeforeMonth, p.NotBeforeDay)
+	if r.south {
+		// six months earlier in the calendar, the year after
+		nb = DateOf(r.Season+1, p.NotBeforeMonth-6, p.NotBeforeDay)
+	}
+	return max(d, nb)
+}
+
+func (t *track) shoots(r *StageRequest, c calendar, res *StageResult) {
+	full := res.Dates[FullBloom]
+	if !full.Known() {
+		return
+	}
+	d := t.degreeDay(full, r.Kind.Phenology.ShootSlowing)
+	switch {
+	case d.Known():
+		res.Dates[ShootSlowing] = clampDay(d, c.solstice+10, c.solstice+60)
+	case t.last() >= c.solstice+60:
+		res.Dates[ShootSlowing] = c.solstice + 60
+	}
+}
+
+// SeasonLate is how many days later than predicted a stage group came in one season.
+type SeasonLate struct {
+	Season   int
+	DaysLate float64
+}
+
+// LearnOffset learns a tree's own habit from its seasons: a weighted mean shrunk toward zero (almanac page g.7). Error:
+// bad_offset beyond 60 days.
+func LearnOffset(history []SeasonLate) (float64, error) {
+	sum, count := map[int]float64{}, map[int]float64{}
+	lo, hi := math.MaxInt, math.MinInt
+	for i, h := range history {
+		if !finite(h.DaysLate) || math.Abs(h.DaysLate) > maxOffset {
+			return 0, refuse("bad_offset", fmt.Sprintf("history[%d].days_late", i), h.DaysLate, "-60 to 60")
+		}
+		sum[h.Season] += clamp(h.DaysLate, -clipOffset, clipOffset)
+		count[h.Season]++
+		lo, hi = min(lo, h.Season), max(hi, h.Season)
+	}
+	top, weight := 0.0, 0.0
+	for y := lo; y <= hi; y++ {
+		if count[y] > 0 {
+			w := math.Pow(0.8, float64(hi-y))
+			top += w * sum[y] / count[y]
+			weight += w
+		}
+	}
+	return top / (2 + weight), nil
+}

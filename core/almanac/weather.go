@@ -1,0 +1,245 @@
+package almanac
+
+import (
+	"math"
+	"math/bits"
+)
+
+// Weather generator: Markov rain and first-order temperatures after Richardson 1981 with the transition rule of Geng et
+// al. 1986, on SplitMix64 (Steele, Lea and Flood 2014) and exponentials by comparison (von Neumann 1951). Only + - * /
+// and comparisons, each product rounded on its own, so the same seed gives the same bits everywhere.
+
+const golden uint64 = 0x9E3779B97F4A7C15
+
+// Mix is the finaliser of SplitMix64.
+func Mix(z uint64) uint64 {
+	z = (z ^ z>>30) * 0xBF58476D1CE4E5B9
+	z = (z ^ z>>27) * 0x94D049BB133111EB
+	return z ^ z>>31
+}
+
+// Stream is a fresh source of numbers for one seed, day and channel.
+type Stream struct{ s uint64 }
+
+// NewStream opens the stream of a seed, day and channel.
+func NewStream(seed uint64, day Day, channel int) *Stream {
+	return &Stream{Mix(seed ^ Mix(uint64(int64(day))*golden+uint64(channel)))}
+}
+
+// Next gives the next 64 bits.
+func (r *Stream) Next() uint64 {
+	r.s += golden
+	return Mix(r.s)
+}
+
+// U is uniform in [0, 1).
+func (r *Stream) U() float64 { return float64(r.Next()>>11) * (1.0 / (1 << 53)) }
+
+// Z is near normal: the sum of twelve uniforms less six.
+func (r *Stream) Z() float64 {
+	sum := r.U()
+	for range 11 {
+		sum += r.U()
+	}
+	return sum - 6
+}
+
+// E is exponential with mean one.
+func (r *Stream) E() float64 {
+	k := 0.0
+	for {
+		first := r.U()
+		prev, n := first, 1
+		for {
+			v := r.U()
+			if v > prev {
+				break
+			}
+			prev = v
+			n++
+		}
+		if n%2 == 1 {
+			return k + first
+		}
+		k++
+	}
+}
+
+// SiteSeed is the default seed of a site: FNV-1a 64 of its slug.
+func SiteSeed(slug string) uint64 {
+	h := uint64(0xCBF29CE484222325)
+	for i := range len(slug) {
+		_, h = bits.Mul64(h^uint64(slug[i]), 0x100000001B3)
+	}
+	return h
+}
+
+// WeatherDay is one day of weather.
+type WeatherDay struct {
+	Date           Day
+	Tmin, Tmax     float64
+	RainMM, GustKm float64
+}
+
+// Draw channels of the generator.
+const (
+	chanRain = iota
+	chanRainMM
+	chanMean
+	chanRange
+	chanGust
+	chanStorm
+	chanForecastTemp = 8
+	chanForecastRain = 9
+)
+
+type generator struct {
+	n     *normals
+	seed  uint64
+	south bool
+	wet   bool
+	a, b  float64
+}
+
+// step makes one day and carries the state on.
+func (g *generator) step(day Day) WeatherDay {
+	v := g.n.on(day)
+	draw := func(channel int) *Stream { return NewStream(g.seed, day, channel) }
+	p := 0.75 * v.Wet
+	if g.wet {
+		p = 0.25 + p
+	}
+	g.wet = draw(chanRain).U() < p
+	w := WeatherDay{Date: day}
+	if g.wet {
+		w.RainMM = round1(1 + float64((math.Max(v.MM, 1)-1)*draw(chanRainMM).E()))
+	}
+	g.a = float64(0.70*g.a) + float64(math.Sqrt(1-0.70*0.70)*draw(chanMean).Z())
+	g.b = float64(0.40*g.b) + float64(math.Sqrt(1-0.40*0.40)*draw(chanRange).Z())
+	f := 1 + float64(0.3*v.Wet)
+	if g.wet {
+		f = 1 - float64(0.3*(1-v.Wet))
+	}
+	r := float64(v.Range*f) * (1 + float64(0.25*g.b))
+	r = math.Max(1, math.Max(0.25*v.Range, math.Min(2.2*v.Range, r)))
+	m := v.Mean + float64(v.Sd*g.a)
+	w.Tmin, w.Tmax = round1(m-r/2), round1(m+r/2)
+	gust := v.Wind * (0.9 + float64(0.75*draw(chanGust).E()))
+	if g.wet {
+		gust *= 1.15
+	}
+	_, month, _ := day.Date()
+	calmSeason := month >= 4 && month <= 9
+	if g.south {
+		calmSeason = !calmSeason
+	}
+	storms := 0.014
+	if calmSeason {
+		storms = 0.005
+	}
+	storm := draw(chanStorm)
+	if storm.U() < storms*math.Min(2, v.Wind/12) {
+		gust = gust + 25 + float64(15*storm.E())
+	}
+	w.GustKm = round1(math.Min(180, gust))
+	return w
+}
+
+// Weather simulates the days from first to last at a site. Each calendar year is one block that starts dry two months
+// before. Errors: bad_year, bad_range and those of Site.Check.
+func Weather(s *Site, seed uint64, first, last Day) ([]WeatherDay, error) {
+	if err := checkYear(first.Year()); err != nil {
+		return nil, err
+	}
+	if err := checkYear(last.Year()); err != nil {
+		return nil, err
+	}
+	if last < first {
+		return nil, refuse("bad_range", "last", last, "a day not before "+first.String())
+	}
+	if err := s.check(); err != nil {
+		return nil, err
+	}
+	return weather(newNormals(s), s.South(), seed, first, last), nil
+}
+
+func weather(n *normals, south bool, seed uint64, first, last Day) []WeatherDay {
+	out := make([]WeatherDay, 0, last-first+1)
+	for y := first.Year(); y <= last.Year(); y++ {
+		g := generator{n: n, seed: seed, south: south}
+		end := min(last, DateOf(y, 12, 31))
+		from := max(first, DateOf(y, 1, 1))
+		for d := DateOf(y-1, 11, 1); d <= end; d++ {
+			w := g.step(d)
+			if d >= from {
+				out = append(out, w)
+			}
+		}
+	}
+	return out
+}
+
+// ForecastDay is one day of a forecast; Lead 0 is the day it was issued.
+type ForecastDay struct {
+	Date       Day
+	Lead       int
+	Tmin, Tmax float64
+	RainMM     float64
+	Pop        float64 // chance of rain, 0..1
+	GustKmh    float64
+}
+
+// ForecastLeads is how many days ahead a forecast looks.
+const ForecastLeads = 14
+
+// ForecastFrom makes the forecast issued on a day of the simulated weather: its errors shrink as the day nears and never
+// jump about (Heath and Jackson 1994). Errors: as Weather.
+func ForecastFrom(s *Site, seed uint64, issued Day) ([]ForecastDay, error) {
+	truth, err := Weather(s, seed, issued, issued+ForecastLeads)
+	if err != nil {
+		return nil, err
+	}
+	n := newNormals(s)
+	out := make([]ForecastDay, 0, len(truth))
+	for lead, t := range truth {
+		v := n.on(t.Date)
+		l := float64(lead)
+		zs, err := NewStream(seed, t.Date, chanForecastTemp), 0.0
+		for range lead {
+			err += zs.Z()
+		}
+		err = 0.9 * err
+		k := v.Sd * v.Sd / (v.Sd*v.Sd + float64(0.81*l))
+		mean := v.Mean + float64(k*((t.Tmin+t.Tmax)/2+err-v.Mean))
+		rng := v.Range + float64((1-l/20)*((t.Tmax-t.Tmin)-v.Range))
+		q := 0.035 * l
+		rs := NewStream(seed, t.Date, chanForecastRain)
+		broken := rs.U() < q
+		alt := rs.U() < v.Wet
+		wet := t.RainMM > 0
+		if broken {
+			wet = alt
+		}
+		f := ForecastDay{Date: t.Date, Lead: lead, Tmin: round1(mean - rng/2), Tmax: round1(mean + rng/2)}
+		mm := math.Max(v.MM, 1)
+		switch {
+		case !wet:
+		case broken:
+			f.RainMM = mm
+		default:
+			f.RainMM = float64(t.RainMM*(1-q)) + float64(mm*q)
+		}
+		f.Pop = float64(q * v.Wet)
+		if wet {
+			f.Pop = (1 - q) + float64(q*v.Wet)
+		}
+		calm := 1.65 * v.Wind
+		f.GustKmh = calm
+		if !broken {
+			f.GustKmh = float64(t.GustKm*(1-q)) + float64(calm*q)
+		}
+		f.RainMM, f.GustKmh, f.Pop = round1(f.RainMM), round1(f.GustKmh), round2(f.Pop)
+		out = append(out, f)
+	}
+	return out, nil
+}

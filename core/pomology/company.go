@@ -1,0 +1,117 @@
+package pomology
+
+// Bloom is one tree's flowering for pollination: days are whole numbers of any one running count, Last included.
+// Known is false when bloom could not be predicted.
+type Bloom struct {
+	ID          string
+	Kind        *Kind
+	Cultivar    string // two trees of one named cultivar do not serve each other; empty is taken as different
+	Triploid    bool   // gives no pollen back
+	First, Last int
+	Known       bool
+	TooYoung    bool // will not flower yet
+	HardCut     bool // cut so hard that it will not bloom this year
+	Elsewhere   bool // a neighbour's tree, noted as a partner
+}
+
+// Overlap of a tree with one possible partner, in days; Enough when it reaches what the kind wants.
+type Overlap struct {
+	Partner string
+	Days    int
+	Enough  bool
+}
+
+// MinOverlapDays is the overlap below which company is warned of (kinds page); pear wants five.
+const MinOverlapDays = 3
+
+// CompanyVerdict is what is known of one tree's pollination.
+type CompanyVerdict struct {
+	ID       string
+	Needs    bool // fruits poorly or not at all alone
+	Overlaps []Overlap
+	Warning  string // slug: "", "no-partner", "short-overlap", "bloom-unknown", "partner-hard-cut"
+	WantDays int
+}
+
+// Companions works out who serves whom among the trees of a plot.
+func Companions(trees []Bloom) []CompanyVerdict {
+	out := make([]CompanyVerdict, 0, len(trees))
+	for _, t := range trees {
+		if t.Elsewhere {
+			continue
+		}
+		out = append(out, companyOf(t, trees))
+	}
+	return out
+}
+
+func companyOf(t Bloom, all []Bloom) CompanyVerdict {
+	want := MinOverlapDays
+	if t.Kind.MinOverlapDays > 0 {
+		want = t.Kind.MinOverlapDays
+	}
+	v := CompanyVerdict{ID: t.ID, Needs: t.Kind.SelfFertile != "yes" && len(t.Kind.Partners) > 0, WantDays: want}
+	if !v.Needs {
+		return v
+	}
+	found, enough, hardCut, unknown := false, false, false, false
+	for _, p := range all {
+		if p.ID == t.ID || p.Triploid || p.TooYoung || !serves(t, p) {
+			continue
+		}
+		if p.HardCut {
+			hardCut = true
+			continue
+		}
+		if !p.Known || !t.Known {
+			unknown = true
+			continue
+		}
+		days := max(0, min(t.Last, p.Last)-max(t.First, p.First)+1)
+		v.Overlaps = append(v.Overlaps, Overlap{p.ID, days, days >= want})
+		found, enough = true, enough || days >= want
+	}
+	switch {
+	case enough:
+	case found:
+		v.Warning = "short-overlap"
+	case hardCut:
+		v.Warning = "partner-hard-cut"
+	case unknown:
+		v.Warning = "bloom-unknown"
+	default:
+		v.Warning = "no-partner"
+	}
+	return v
+}
+
+func serves(t, p Bloom) bool {
+	if t.Cultivar != "" && t.Cultivar == p.Cultivar && t.Kind == p.Kind {
+		return false
+	}
+	for _, s := range t.Kind.Partners {
+		if s == p.Kind.Slug {
+			return true
+		}
+	}
+	return false
+}
+
+// DependsOn lists the trees that would lose their only sufficient partner if id stopped flowering (removed, or cut too
+// hard).
+func DependsOn(id string, verdicts []CompanyVerdict) []string {
+	var out []string
+	for _, v := range verdicts {
+		only, others := false, false
+		for _, o := range v.Overlaps {
+			if o.Enough {
+				only = only || o.Partner == id
+				others = others || o.Partner != id
+			}
+		}
+		if only && !others {
+			out = append(out, v.ID)
+		}
+	}
+	return out
+}

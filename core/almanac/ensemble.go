@@ -28,6 +28,8 @@ type Span struct{ Early, Median, Late Day }
 type StageSpans struct {
 	Spans          [StageCount]Span
 	LeafFallBefore Span
+	Fruit14        Span
+	Fruit19        Span
 	ChillStatus    string
 }
 
@@ -113,7 +115,7 @@ func (e *Ensemble) Stages(r StageRequest) (StageSpans, error) {
 	e.mu.Unlock()
 
 	var dates [StageCount][]Day
-	var before []Day
+	var before, fruit14, fruit19 []Day
 	status := map[string]int{}
 	for _, t := range e.tracks {
 		res := t.stages(&r, c)
@@ -121,13 +123,14 @@ func (e *Ensemble) Stages(r StageRequest) (StageSpans, error) {
 			dates[s] = append(dates[s], d)
 		}
 		before = append(before, res.LeafFallBefore)
+		fruit14, fruit19 = append(fruit14, res.Fruit14), append(fruit19, res.Fruit19)
 		status[res.ChillStatus]++
 	}
 	var out StageSpans
 	for s := range dates {
 		out.Spans[s] = spanOf(dates[s])
 	}
-	out.LeafFallBefore = spanOf(before)
+	out.LeafFallBefore, out.Fruit14, out.Fruit19 = spanOf(before), spanOf(fruit14), spanOf(fruit19)
 	for _, name := range []string{"observed", "met", "short", "unmet", "waiting"} {
 		if out.ChillStatus == "" || status[name] > status[out.ChillStatus] {
 			out.ChillStatus = name

@@ -36,6 +36,8 @@ type StageResult struct {
 	ChillMet       Day
 	PortionsAtMet  float64 // NaN when not met
 	Dates          Dates
+	// Fruit14 and Fruit19 are interpolated over degree days between the sizes the kind's table gives; NoDay without them.
+	Fruit14, Fruit19 Day
 }
 
 // Shared parameters of the stage model (ours, fitted; almanac page g).
@@ -311,43 +313,71 @@ func (t *track) spring(r *StageRequest, cp *portionSums, short float64, res *Sta
 	}
 }
 
-// fruit dates the fruit stages by degree days after full bloom.
-func (t *track) fruit(r *StageRequest, res *StageResult) {
-	seen, mark := noDates(), StageCount
+// fruitMark is where the fruit stages start from: full bloom, or the latest fruit stage seen.
+type fruitMark struct {
+	bloom Day
+	seen  Dates
+	stage Stage // StageCount when none was seen
+	value float64
+}
+
+func (r *StageRequest) fruitMark(bloom Day) fruitMark {
+	m := fruitMark{bloom: bloom, seen: noDates(), stage: StageCount}
 	for _, o := range r.Observed {
 		if o.Stage.fruit() {
-			seen[o.Stage] = o.Date
+			m.seen[o.Stage] = o.Date
 		}
 	}
 	for s := PetalFall; s < StageCount; s++ {
-		if seen[s].Known() && (mark == StageCount || seen[s] > seen[mark] || seen[s] == seen[mark] && r.value(s) > r.value(mark)) {
-			mark = s
+		d := m.seen[s]
+		if d.Known() && (m.stage == StageCount || d > m.seen[m.stage] || d == m.seen[m.stage] && r.value(s) > m.value) {
+			m.stage, m.value = s, r.value(s)
 		}
 	}
-	for s := PetalFall; s < StageCount; s++ {
-		if !s.fruit() || math.IsNaN(r.value(s)) {
-			continue
-		}
-		d := NoDay
-		switch {
-		case seen[s].Known():
-			d = seen[s]
-		case mark != StageCount && r.value(s) > r.value(mark):
-			d = t.degreeDay(seen[mark], r.value(s)-r.value(mark))
-		default:
-			d = t.degreeDay(res.Dates[FullBloom], r.value(s))
-			if mark != StageCount && (!d.Known() || d > seen[mark]) {
-				d = seen[mark]
-			}
-		}
-		if mark == StageCount && d.Known() {
+	return m
+}
+
+// fruitDay is the day the fruit reaches a value of degree days after full bloom.
+func (t *track) fruitDay(r *StageRequest, m fruitMark, value float64) Day {
+	if m.stage == StageCount {
+		d := t.degreeDay(m.bloom, value)
+		if d.Known() {
 			d += Day(round0(r.OffsetFruit))
 		}
-		if s == HarvestStart && !seen[s].Known() {
-			d = r.notBefore(d)
-		}
-		res.Dates[s] = d
+		return d
 	}
+	mark := m.seen[m.stage]
+	if value > m.value {
+		return t.degreeDay(mark, value-m.value)
+	}
+	d := t.degreeDay(m.bloom, value)
+	if !d.Known() || d > mark {
+		return mark
+	}
+	return d
+}
+
+// fruit dates the fruit stages by degree days after full bloom.
+func (t *track) fruit(r *StageRequest, res *StageResult) {
+	m := r.fruitMark(res.Dates[FullBloom])
+	for s := PetalFall; s < StageCount; s++ {
+		switch v := r.value(s); {
+		case !s.fruit() || math.IsNaN(v):
+		case m.seen[s].Known():
+			res.Dates[s] = m.seen[s]
+		case s == HarvestStart:
+			res.Dates[s] = r.notBefore(t.fruitDay(r, m, v))
+		default:
+			res.Dates[s] = t.fruitDay(r, m, v)
+		}
+	}
+	between := func(a, b Stage, share float64) Day {
+		if v := r.value(a) + (r.value(b)-r.value(a))*share; !math.IsNaN(v) {
+			return t.fruitDay(r, m, v)
+		}
+		return NoDay
+	}
+	res.Fruit14, res.Fruit19 = between(Fruit10, Fruit18, 0.5), between(Fruit18, Fruit24, 1.0/6)
 }
 
 // notBefore holds harvest to the kind's earliest date.

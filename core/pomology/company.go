@@ -35,17 +35,22 @@ type CompanyVerdict struct {
 
 // Companions works out who serves whom among the trees of a plot.
 func Companions(trees []Bloom) []CompanyVerdict {
+	byKind := map[string][]*Bloom{}
+	for i := range trees {
+		slug := trees[i].Kind.Slug
+		byKind[slug] = append(byKind[slug], &trees[i])
+	}
 	out := make([]CompanyVerdict, 0, len(trees))
-	for _, t := range trees {
-		if t.Elsewhere {
-			continue
+	for i := range trees {
+		if !trees[i].Elsewhere {
+			out = append(out, companyOf(&trees[i], byKind))
 		}
-		out = append(out, companyOf(t, trees))
 	}
 	return out
 }
 
-func companyOf(t Bloom, all []Bloom) CompanyVerdict {
+// companyOf judges one tree; byKind holds all trees of the plot by the slug of their kind.
+func companyOf(t *Bloom, byKind map[string][]*Bloom) CompanyVerdict {
 	want := MinOverlapDays
 	if t.Kind.MinOverlapDays > 0 {
 		want = t.Kind.MinOverlapDays
@@ -55,21 +60,23 @@ func companyOf(t Bloom, all []Bloom) CompanyVerdict {
 		return v
 	}
 	found, enough, hardCut, unknown := false, false, false, false
-	for _, p := range all {
-		if p.ID == t.ID || p.Triploid || p.TooYoung || !serves(t, p) {
-			continue
+	for _, slug := range t.Kind.Partners {
+		for _, p := range byKind[slug] {
+			if p.ID == t.ID || p.Triploid || p.TooYoung || sameCultivar(t, p) {
+				continue
+			}
+			if p.HardCut {
+				hardCut = true
+				continue
+			}
+			if !p.Known || !t.Known {
+				unknown = true
+				continue
+			}
+			days := max(0, min(t.Last, p.Last)-max(t.First, p.First)+1)
+			v.Overlaps = append(v.Overlaps, Overlap{p.ID, days, days >= want})
+			found, enough = true, enough || days >= want
 		}
-		if p.HardCut {
-			hardCut = true
-			continue
-		}
-		if !p.Known || !t.Known {
-			unknown = true
-			continue
-		}
-		days := max(0, min(t.Last, p.Last)-max(t.First, p.First)+1)
-		v.Overlaps = append(v.Overlaps, Overlap{p.ID, days, days >= want})
-		found, enough = true, enough || days >= want
 	}
 	switch {
 	case enough:
@@ -85,32 +92,23 @@ func companyOf(t Bloom, all []Bloom) CompanyVerdict {
 	return v
 }
 
-func serves(t, p Bloom) bool {
-	if t.Cultivar != "" && t.Cultivar == p.Cultivar && t.Kind == p.Kind {
-		return false
-	}
-	for _, s := range t.Kind.Partners {
-		if s == p.Kind.Slug {
-			return true
-		}
-	}
-	return false
+func sameCultivar(t, p *Bloom) bool {
+	return t.Cultivar != "" && t.Cultivar == p.Cultivar && t.Kind == p.Kind
 }
 
-// DependsOn lists the trees that would lose their only sufficient partner if id stopped flowering (removed, or cut too
-// hard).
-func DependsOn(id string, verdicts []CompanyVerdict) []string {
-	var out []string
+// SolePartners maps each tree to those that would lose their only sufficient partner if it stopped flowering (removed,
+// or cut too hard).
+func SolePartners(verdicts []CompanyVerdict) map[string][]string {
+	out := map[string][]string{}
 	for _, v := range verdicts {
-		only, others := false, false
+		only, n := "", 0
 		for _, o := range v.Overlaps {
 			if o.Enough {
-				only = only || o.Partner == id
-				others = others || o.Partner != id
+				only, n = o.Partner, n+1
 			}
 		}
-		if only && !others {
-			out = append(out, v.ID)
+		if n == 1 {
+			out[only] = append(out[only], v.ID)
 		}
 	}
 	return out

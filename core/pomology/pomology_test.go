@@ -115,7 +115,7 @@ func TestCompany(t *testing.T) {
 		v := pomology.Companions([]pomology.Bloom{bloom("a", apple, 100, 110), bloom("b", apple, 105, 115)})
 		require.Empty(t, v[0].Warning)
 		require.Equal(t, 6, v[0].Overlaps[0].Days)
-		require.Equal(t, []string{"b"}, pomology.DependsOn("a", v))
+		require.Equal(t, []string{"b"}, pomology.SolePartners(v)["a"])
 	})
 	t.Run("pears want five days", func(t *testing.T) {
 		v := pomology.Companions([]pomology.Bloom{bloom("a", pear, 100, 108), bloom("b", pear, 105, 115)})

@@ -1,0 +1,177 @@
+package almanac
+
+import (
+	_ "embed" // the climates ship inside the program
+	"encoding/json"
+	"fmt"
+	"math"
+	"sort"
+)
+
+//go:embed climates.json
+var climatesJSON []byte
+
+var shipped = func() []Site {
+	var all []Site
+	if err := json.Unmarshal(climatesJSON, &all); err != nil {
+		panic(fmt.Sprintf("almanac: climates.json: %v", err))
+	}
+	for i := range all {
+		if err := all[i].Check(); err != nil {
+			panic(fmt.Sprintf("almanac: climates.json: %s: %v", all[i].Slug, err))
+		}
+	}
+	return all
+}()
+
+// Climates are the shipped climates to start a place from.
+func Climates() []Site {
+	out := make([]Site, len(shipped))
+	for i, s := range shipped {
+		out[i] = s.Clone()
+	}
+	return out
+}
+
+// Clone copies a site with its normals.
+func (s Site) Clone() Site {
+	for _, v := range []*[]float64{&s.Tmax, &s.Tmin, &s.RainMM, &s.RainDays, &s.WindKmh, &s.SunFrac, &s.SdTemp} {
+		if *v != nil {
+			*v = append([]float64(nil), *v...)
+		}
+	}
+	return s
+}
+
+// Near is a shipped climate with how far it stands from a place.
+type Near struct {
+	Site       Site
+	DistanceKM float64
+	LatDiffDeg float64 // between the latitudes without their sign
+	Mirrored   bool    // of the other hemisphere: its months are turned by half a year
+}
+
+// Nearest ranks the shipped climates for a place: by latitude first, a degree weighing as much as 300 km (ours). One from
+// the other hemisphere is turned by half a year. Errors: bad_latitude, bad_longitude.
+func Nearest(lat, lon float64) ([]Near, error) {
+	if err := checkPlace(lat, lon); err != nil {
+		return nil, err
+	}
+	var out []Near
+	for _, s := range Climates() {
+		n := Near{Site: s, LatDiffDeg: math.Abs(math.Abs(lat) - math.Abs(s.Lat)), Mirrored: (lat < 0) != s.South()}
+		n.DistanceKM = 6371 * math.Acos(clamp(sinD(lat)*sinD(s.Lat)+cosD(lat)*cosD(s.Lat)*cosD(lon-s.Lon), -1, 1))
+		if n.Mirrored {
+			n.Site = s.mirrored()
+		}
+		out = append(out, n)
+	}
+	rank := func(n Near) float64 {
+		r := 300*n.LatDiffDeg + n.DistanceKM/10
+		if n.Mirrored {
+			r += 1000
+		}
+		return r
+	}
+	sort.SliceStable(out, func(i, j int) bool { return rank(out[i]) < rank(out[j]) })
+	return out, nil
+}
+
+func (s Site) mirrored() Site {
+	for _, v := range []*[]float64{&s.Tmax, &s.Tmin, &s.RainMM, &s.RainDays, &s.WindKmh, &s.SunFrac, &s.SdTemp} {
+		if *v != nil {
+			*v = append(append([]float64(nil), (*v)[6:]...), (*v)[:6]...)
+		}
+	}
+	s.Lat = -s.Lat
+	return s
+}
+
+// lapse is the fall of temperature with height, C a metre (standard atmosphere).
+const lapse = 0.0065
+
+// AtHeight moves a site's temperatures to another height above sea.
+func (s Site) AtHeight(elevM float64) Site {
+	out := s.Clone()
+	d := -lapse * (elevM - s.ElevM)
+	for i := range out.Tmax {
+		out.Tmax[i] += d
+		out.Tmin[i] += d
+	}
+	out.ElevM = elevM
+	return out
+}
+
+// WithFrost moves a site's temperatures, all months alike, so that its last spring or first autumn frost (50 % risk)
+// falls on a day the person knows; a nil day is not used. A shift of more than 8 degrees is refused (frost_shift). The
+// shift found is the mean of the two sides; ours. Errors: those of Check, frost_shift.
+func (s Site) WithFrost(lastSpring, firstAutumn *MonthDay) (Site, float64, error) {
+	if err := s.check(); err != nil {
+		return s, 0, err
+	}
+	sum, n := 0.0, 0.0
+	for _, side := range []struct {
+		want   *MonthDay
+		spring bool
+	}{{lastSpring, true}, {firstAutumn, false}} {
+		if side.want == nil {
+			continue
+		}
+		d, err := s.frostShift(*side.want, side.spring)
+		if err != nil {
+			return s, 0, err
+		}
+		sum, n = sum+d, n+1
+	}
+	if n == 0 {
+		return s.Clone(), 0, nil
+	}
+	return s.warmer(sum / n), sum / n, nil
+}
+
+func (s Site) warmer(d float64) Site {
+	out := s.Clone()
+	for i := range out.Tmax {
+		out.Tmax[i] += d
+		out.Tmin[i] += d
+	}
+	return out
+}
+
+const maxFrostShift = 8.0
+
+// frostShift finds by bisection the shift of temperature that puts a frost date on a day. Days are counted from
+// midwinter, so that a warmer site has an earlier last and a later first frost.
+func (s Site) frostShift(want MonthDay, spring bool) (float64, error) {
+	fromMidwinter := func(m MonthDay) int {
+		d := int(m.In(2001) - DateOf(2001, 1, 15))
+		if s.South() {
+			d = int(m.In(2001) - DateOf(2001, 7, 15))
+		}
+		return ((d % 365) + 365) % 365
+	}
+	target := fromMidwinter(want)
+	late := func(d float64) bool { // the shifted site's season of frost is still longer than wanted
+		moved := s.warmer(d)
+		f, err := FrostDatesOf(&moved)
+		if err != nil {
+			return d < 0
+		}
+		if spring {
+			return f.LastSpring50 != nil && fromMidwinter(*f.LastSpring50) > target
+		}
+		return f.FirstAutumn50 != nil && fromMidwinter(*f.FirstAutumn50) < target
+	}
+	lo, hi := -maxFrostShift, maxFrostShift
+	if late(hi) || !late(lo) {
+		return 0, refuse("frost_shift", "frost", want, "a frost date that lies within 8 degrees of this climate")
+	}
+	for range 20 {
+		if mid := (lo + hi) / 2; late(mid) {
+			lo = mid
+		} else {
+			hi = mid
+		}
+	}
+	return math.Round(hi*100) / 100, nil
+}

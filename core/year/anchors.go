@@ -1,0 +1,204 @@
+package year
+
+import (
+	"vertumna/core/almanac"
+)
+
+// Anchor names beyond the stages of the almanac.
+const (
+	LeafFallBefore = "leaf_fall_before"
+	HarvestEnd     = "harvest_end"
+	Shoots10       = "shoots_10_cm"
+	Fruit14        = "fruit14"
+	Fruit19        = "fruit19"
+	DeepFrom       = "deep_dormancy"
+	DeepTo         = "deep_dormancy_end"
+	SummerSolstice = "summer_solstice"
+	WinterSolstice = "winter_solstice"
+	LastFrost50    = "last_spring_frost_50"
+	LastFrost10    = "last_spring_frost_10"
+	FirstFrost50   = "first_autumn_frost_50"
+	Planting       = "planting"
+	Logged         = "logged"
+	DateSaid       = "date"
+)
+
+// Anchor is a dated point of a tree's or site's year.
+type Anchor struct {
+	Name             string
+	Day, Early, Late almanac.Day
+	Source           string // "predicted", "observed", "computed"
+}
+
+// Anchors of one tree in one season. ChillStatus is "short" or "unmet" when the winter was too warm for the kind.
+type Anchors struct {
+	ChillStatus string
+	byName      map[string]Anchor
+	Doubt       string // slug: why observations were set aside
+}
+
+// At returns an anchor; its days are NoDay when it is not reached.
+func (a *Anchors) At(name string) Anchor {
+	if x, ok := a.byName[name]; ok {
+		return x
+	}
+	return Anchor{name, almanac.NoDay, almanac.NoDay, almanac.NoDay, "predicted"}
+}
+
+// Day is the day of an anchor, NoDay when it is not reached.
+func (a *Anchors) Day(name string) almanac.Day { return a.At(name).Day }
+
+// All lists the anchors with a day, in the order of the year.
+func (a *Anchors) All() []Anchor {
+	names := []string{LeafFallBefore, DeepFrom, WinterSolstice, DeepTo}
+	for _, s := range almanac.AllStages() {
+		names = append(names, s.String())
+	}
+	names = append(names, Shoots10, Fruit14, Fruit19, SummerSolstice, HarvestEnd, LastFrost50, LastFrost10, FirstFrost50, Planting)
+	var out []Anchor
+	for _, n := range names {
+		if x := a.At(n); x.Day.Known() {
+			out = append(out, x)
+		}
+	}
+	return out
+}
+
+func (a *Anchors) put(name string, s almanac.Span, source string) {
+	a.byName[name] = Anchor{name, s.Median, s.Early, s.Late, source}
+}
+
+func (a *Anchors) fix(name string, d almanac.Day) {
+	if d.Known() {
+		a.byName[name] = Anchor{name, d, d, d, "computed"}
+	}
+}
+
+// derive adds an anchor so many days after another.
+func (a *Anchors) derive(name, from string, days int) {
+	if x := a.At(from); x.Day.Known() {
+		a.byName[name] = Anchor{name, shift(x.Day, days), shift(x.Early, days), shift(x.Late, days), x.Source}
+	}
+}
+
+func shift(d almanac.Day, days int) almanac.Day {
+	if !d.Known() {
+		return d
+	}
+	return d + almanac.Day(days)
+}
+
+// harvestDays is how long a kind is picked (year page): cherries and apricot 14, other stone fruit 21, pome, quince,
+// medlar and persimmon 28, fig and mulberry 45; pomegranate 28 (ours).
+func harvestDays(slug string) int {
+	switch slug {
+	case "sweet-cherry", "sour-cherry", "apricot":
+		return 14
+	case "fig", "mulberry":
+		return 45
+	case "apple", "pear", "asian-pear", "quince", "medlar", "persimmon", "pomegranate":
+		return 28
+	}
+	return 21
+}
+
+// observations gathers the stages seen on a tree in a season, and the leaf fall seen the autumn before.
+func observations(t *Tree, entries []Entry, season int, south bool) (seen []almanac.Observation, before almanac.Day) {
+	before = almanac.NoDay
+	from := almanac.SeasonStart(season, south) + 61 // 1 October (1 April): no stage of the season is earlier
+	end := almanac.SeasonEnd(season, south)
+	fallBy := almanac.Solstice(season, south) - 165 // midwinter and a little more
+	for _, e := range entries {
+		if e.Tree != t.ID || e.Kind != ObservedEntry {
+			continue
+		}
+		switch {
+		case e.Stage == almanac.LeafFall && e.Date >= from-31 && e.Date < fallBy:
+			before = e.Date
+		case e.Date >= from && e.Date <= end:
+			seen = append(seen, almanac.Observation{Stage: e.Stage, Date: e.Date})
+		}
+	}
+	return seen, before
+}
+
+// anchorsFor dates the year of one tree.
+func anchorsFor(y *Yard, e *almanac.Ensemble, t *Tree, entries []Entry) (*Anchors, error) {
+	south := y.Place.Site.South()
+	a := &Anchors{byName: map[string]Anchor{}}
+	seen, before := observations(t, entries, e.Season, south)
+	req := almanac.StageRequest{
+		Kind: t.Kind, ChillClass: t.Chill, BloomClass: t.Bloom, HarvestClass: t.Harvest,
+		Observed: seen, LeafFallBefore: before,
+	}
+	spans, err := e.Stages(req)
+	if err != nil && len(seen) > 0 {
+		// what was seen contradicts itself: plan from the prediction and say so
+		a.Doubt = "observations-disagree"
+		req.Observed, seen = nil, nil
+		spans, err = e.Stages(req)
+	}
+	if err != nil {
+		return nil, err
+	}
+	a.ChillStatus = spans.ChillStatus
+	for _, s := range almanac.AllStages() {
+		a.put(s.String(), spans.Spans[s], "predicted")
+	}
+	a.put(Fruit14, spans.Fruit14, "predicted")
+	a.put(Fruit19, spans.Fruit19, "predicted")
+	a.put(LeafFallBefore, spans.LeafFallBefore, "predicted")
+	for _, o := range seen {
+		a.put(o.Stage.String(), almanac.Span{Early: o.Date, Median: o.Date, Late: o.Date}, "observed")
+	}
+	if before.Known() {
+		a.put(LeafFallBefore, almanac.Span{Early: before, Median: before, Late: before}, "observed")
+	}
+	a.derive(HarvestEnd, almanac.HarvestStart.String(), harvestDays(t.Kind.Slug))
+	a.derive(Shoots10, almanac.BudBreak.String(), 21)
+	a.derive(DeepFrom, LeafFallBefore, 21)
+	a.derive(DeepTo, almanac.BudSwell.String(), -21)
+	siteAnchors(a, y.Place, e.Season)
+	a.fix(Planting, t.Planted)
+	return a, nil
+}
+
+// siteAnchors adds what the place alone decides: solstices and frost dates.
+func siteAnchors(a *Anchors, p Place, season int) {
+	south := p.Site.South()
+	if summer, winter, err := Solstices(p.Site, season); err == nil {
+		a.fix(SummerSolstice, summer)
+		a.fix(WinterSolstice, winter)
+	}
+	spring := func(m *almanac.MonthDay) almanac.Day {
+		if m == nil {
+			return almanac.NoDay
+		}
+		return m.In(season)
+	}
+	autumn := func(m *almanac.MonthDay) almanac.Day {
+		switch {
+		case m == nil:
+			return almanac.NoDay
+		case south || m.Month <= 2: // southern autumns, and first frosts after the turn of the year
+			return m.In(season + 1)
+		}
+		return m.In(season)
+	}
+	a.fix(LastFrost50, spring(p.Frost.LastSpring50))
+	a.fix(LastFrost10, spring(p.Frost.LastSpring10))
+	a.fix(FirstFrost50, autumn(p.Frost.FirstAutumn50))
+}
+
+// Solstices are the local dates of a season's summer and winter solstice. Error: bad_year.
+func Solstices(s *almanac.Site, season int) (summer, winter almanac.Day, err error) {
+	now, err := almanac.SeasonsOf(season)
+	if err != nil {
+		return almanac.NoDay, almanac.NoDay, err
+	}
+	if s.South() {
+		return now.December.Day(s.UTCOffsetMin), now.June.Day(s.UTCOffsetMin), nil
+	}
+	before, err := almanac.SeasonsOf(season - 1)
+	return now.June.Day(s.UTCOffsetMin), before.December.Day(s.UTCOffsetMin), err
+}

@@ -1,0 +1,303 @@
+package year
+
+import (
+	"fmt"
+	"slices"
+	"sort"
+
+	"vertumna/core/almanac"
+	"vertumna/core/pomology"
+)
+
+// TreePlan is the year of one tree on the day shown.
+type TreePlan struct {
+	Tree     *Tree
+	Age      int // growing seasons begun; 99 when planting is unknown
+	Aim      AimVerdict
+	School   pomology.Resolved
+	Anchors  *Anchors
+	Stage    string // the stage the tree stands at: a stage's name or "dormant"
+	Tasks    []Task
+	Account  *Account
+	ReachM   float64
+	ReachSet bool // the reach was measured, not guessed
+	Company  *pomology.CompanyVerdict
+	Warnings []Reason
+}
+
+// Plan is a yard's season as it stands on the day shown.
+type Plan struct {
+	Season   int
+	Shown    almanac.Day
+	From, To almanac.Day // of the rail
+	Summer   almanac.Day
+	Winter   almanac.Day
+	Trees    []TreePlan
+	Orchard  []Task // the orchard's own jobs
+}
+
+// Make plans a season of a yard for a day shown from the site's ensemble of that season. Only entries dated up to the
+// day shown count. Errors: those of the stage model and of the school.
+func Make(y *Yard, e *almanac.Ensemble, shown almanac.Day) (*Plan, error) {
+	south := y.Place.Site.South()
+	p := &Plan{Season: e.Season, Shown: shown}
+	p.From, p.To = Rail(e.Season, south)
+	var err error
+	if p.Summer, p.Winter, err = Solstices(y.Place.Site, e.Season); err != nil {
+		return nil, err
+	}
+	entries := upTo(y.Entries, shown)
+	byTree := map[string][]Entry{}
+	for _, e := range entries {
+		byTree[e.Tree] = append(byTree[e.Tree], e)
+	}
+	pace := learnPace(y, shown)
+	for i := range y.Trees {
+		t := &y.Trees[i]
+		if t.Elsewhere || t.Planted.Known() && SeasonOf(t.Planted, south) > e.Season || t.Gone.Known() && t.Gone <= shown {
+			continue
+		}
+		tp, err := planTree(y, e, t, byTree[t.ID], shown, pace)
+		if err != nil {
+			return nil, fmt.Errorf("tree %s: %w", t.Code, err)
+		}
+		p.Trees = append(p.Trees, tp)
+	}
+	if err := addCompany(y, e, p, byTree); err != nil {
+		return nil, err
+	}
+	p.Orchard = orchardTasks(y, entries, e.Season, shown, pace)
+	return p, nil
+}
+
+// upTo are the entries dated up to a day, in the order of their dates.
+func upTo(all []Entry, shown almanac.Day) []Entry {
+	out := make([]Entry, 0, len(all))
+	for _, e := range all {
+		if e.Date <= shown {
+			out = append(out, e)
+		}
+	}
+	byDate := func(a, b Entry) int { return int(a.Date - b.Date) }
+	if !slices.IsSortedFunc(out, byDate) {
+		slices.SortStableFunc(out, byDate)
+	}
+	return out
+}
+
+func planTree(y *Yard, e *almanac.Ensemble, t *Tree, entries []Entry, shown almanac.Day, pace float64) (TreePlan, error) {
+	c, err := newContext(y, e, t, entries)
+	if err != nil {
+		return TreePlan{}, err
+	}
+	tp := TreePlan{Tree: t, Age: c.age, Aim: c.aim, School: c.school, Anchors: c.a, Account: c.account, ReachM: c.reachM}
+	_, tp.ReachSet = c.school.ReachM(y.FingertipCM, y.CeilingCM)
+	tp.Stage = stageOn(c.a, shown)
+	var all []draft
+	for _, r := range rules {
+		all = append(all, r(c)...)
+	}
+	for _, o := range y.Own {
+		if o.Tree == t.ID {
+			all = append(all, ownDrafts(o, e.Season, c.south, c.a)...)
+		}
+	}
+	for _, d := range all {
+		if d.opens.Day.Known() && d.closes.Day.Known() {
+			tp.Tasks = append(tp.Tasks, c.task(d, shown, pace))
+		}
+	}
+	tp.Warnings = c.warnings()
+	compareSchools(y, c, tp.Tasks)
+	sort.SliceStable(tp.Tasks, func(i, j int) bool {
+		return tp.Tasks[i].Window.Opens.Day < tp.Tasks[j].Window.Opens.Day
+	})
+	return tp, nil
+}
+
+func newContext(y *Yard, e *almanac.Ensemble, t *Tree, entries []Entry) (*context, error) {
+	south := y.Place.Site.South()
+	school, err := y.School.Resolve(y.Place.Climate.WetWinter(), t.Own)
+	if err != nil {
+		return nil, err
+	}
+	a, err := anchorsFor(y, e, t, entries)
+	if err != nil {
+		return nil, err
+	}
+	c := &context{yard: y, tree: t, a: a, school: school, season: e.Season, south: south, entries: entries}
+	c.age = t.AgeIn(e.Season, south)
+	c.aim = AimOf(t, e.Season, south, school)
+	c.reachM, _ = school.ReachM(y.FingertipCM, y.CeilingCM)
+	if school.Is("reach", "ladder") && school.Is("row_height", "0.9") && y.RowDistanceM > 0 {
+		c.reachM = min(c.reachM, rowHeightShare*y.RowDistanceM)
+	}
+	c.account = accountFor(t, a, entries, school, c.age, e.Season)
+	c.account.Carried = c.carried()
+	return c, nil
+}
+
+const rowHeightShare = 0.9 // row trees no taller than this share of the row distance (work page)
+
+// task turns a draft into a task with its state and group on the day shown.
+func (c *context) task(d draft, shown almanac.Day, pace float64) Task {
+	facts := taskFacts[d.kind]
+	t := Task{
+		ID: taskID(c.tree.ID, d, c.season), Tree: c.tree.ID, Kind: d.kind, Title: d.title, Season: c.season,
+		Mark: facts.Mark, Window: Window{d.opens, d.closes, d.grades}, Reasons: d.reasons, Held: d.held,
+		Cautions: d.cautions, Share: d.share, Minutes: d.minutes,
+	}
+	if t.Minutes == 0 {
+		t.Minutes, t.MinutesEstimated = c.minutes(d.kind)*pace, true
+	}
+	if facts.Cut && facts.Mark == WinterMark && c.group() == pomology.Stone && d.kind == DormantCut {
+		t.Mark = BloomMark
+	}
+	if facts.Cut && d.share == 0 && d.kind != PlantingCut && d.kind != Scaffolds {
+		t.Reasons = append(t.Reasons, reason("dead-wood-only").num(c.account.Limit, "share"))
+	}
+	if facts.Cut && c.account.Reached() {
+		t.Held = append(t.Held, reason("limit-reached").num(c.account.Removed, "share").over(c.account.Limit))
+	}
+	for _, e := range c.entries {
+		if e.matches(&t) {
+			t.Entries = append(t.Entries, e)
+		}
+		if e.Kind == TroubleEntry && e.Task == t.Kind {
+			t.Trouble = e.Reason
+		}
+	}
+	if len(t.Window.Grades) == 0 {
+		t.Window.Grades = plainGrades(d)
+	}
+	t.settle(shown)
+	return t
+}
+
+// TroubleEntry records that a job did not go as meant, with its cause in Reason.
+const TroubleEntry EntryKind = "trouble"
+
+// taskID is stable from one planning to the next: owner, kind, season, and what tells like tasks apart.
+func taskID(owner string, d draft, season int) string {
+	id := fmt.Sprintf("%s.%s.%d", owner, d.kind, season)
+	if d.key != "" {
+		id += "." + d.key
+	}
+	if d.n > 0 {
+		id += fmt.Sprintf(".%d", d.n)
+	}
+	return id
+}
+
+// matches says whether an entry was logged for a task: by its id, or by kind and season.
+func (e Entry) matches(t *Task) bool {
+	if e.Kind != WorkEntry {
+		return false
+	}
+	if e.TaskID != "" {
+		return e.TaskID == t.ID
+	}
+	return e.Task == t.Kind && e.Season == t.Season
+}
+
+func plainGrades(d draft) []Grade {
+	return []Grade{
+		{open, shift(d.opens.Day, -1), Possible, "before-its-time"},
+		{d.opens.Day, d.closes.Day, Better, "in-its-window"},
+		{shift(d.closes.Day, 1), open, Possible, "after-its-time"},
+	}
+}
+
+// minutes estimates a job without a slip: 10 + 8 x height m x spread m for cuts (year page), else the kind's own.
+func (c *context) minutes(kind TaskKind) float64 {
+	if !taskFacts[kind].Cut {
+		return taskFacts[kind].Minutes
+	}
+	h, s := c.tree.HeightM, c.tree.SpreadM
+	size, _, _ := c.tree.Kind.SizeFor(c.tree.Class)
+	if h == 0 {
+		h = min(size.HeightM, c.reachM)
+	}
+	if s == 0 {
+		s = size.SpreadM * 0.75
+	}
+	return 10 + 8*h*s
+}
+
+// stageOn is the latest stage a tree has passed by a day.
+func stageOn(a *Anchors, shown almanac.Day) string {
+	best, name := almanac.NoDay, "dormant"
+	for _, s := range almanac.AllStages() {
+		d := a.Day(s.String())
+		if d.Known() && d <= shown && d >= best {
+			best, name = d, s.String()
+		}
+	}
+	if name == almanac.LeafFall.String() {
+		return "dormant"
+	}
+	return name
+}
+
+// warnings are what a tree's plan must say beside its tasks.
+func (c *context) warnings() (out []Reason) {
+	k := c.tree.Kind
+	switch k.LowTree {
+	case pomology.DoesNotSuit:
+		out = append(out, reason("not-for-low-tree").said(k.LowTreeNote))
+	case pomology.SuitsCare:
+		out = append(out, reason("low-tree-with-care").said(k.LowTreeNote))
+	}
+	switch c.a.ChillStatus {
+	case "short":
+		out = append(out, reason("chill-short"))
+	case "unmet":
+		out = append(out, reason("chill-unmet"))
+	}
+	if c.a.Doubt != "" {
+		out = append(out, reason(c.a.Doubt))
+	}
+	if !c.a.Day(almanac.HarvestStart.String()).Known() && c.a.Day(almanac.FullBloom.String()).Known() {
+		out = append(out, reason("does-not-ripen"))
+	}
+	if n := pomology.ExtraSummerCuts(c.tree.Class); n > 0 {
+		out = append(out, reason("strong-stock-costs").num(float64(n), "cuts").said(string(c.tree.Class)))
+	}
+	if len(c.devicesOn()) > 0 {
+		out = append(out, reason("tied-limb-locked").num(float64(len(c.devicesOn())), "devices"))
+	}
+	return append(out, c.unfitChoices()...)
+}
+
+// unfitChoices says which values in force do not fit the site.
+func (c *context) unfitChoices() (out []Reason) {
+	classes := c.yard.Place.Climate.Slugs()
+	for _, choice := range pomology.Choices() {
+		if !concerns(choice.Key, c.group()) {
+			continue
+		}
+		_, v, err := pomology.Find(choice.Key, c.school.Value(choice.Key))
+		if err != nil || c.school.Origin(choice.Key) == pomology.FromDefault {
+			continue
+		}
+		for _, unfit := range v.Unfit {
+			for _, class := range classes {
+				if unfit == class {
+					out = append(out, reason("choice-unfit").by(choice.Key, v.Slug).said(class))
+				}
+			}
+		}
+	}
+	return out
+}
+
+// concerns tells whether a choice matters to a group of kinds.
+func concerns(key string, g pomology.Group) bool {
+	switch key {
+	case "pome_cut", "summer_pome", "thin_pome":
+		return g == pomology.Pome
+	case "stone_cut", "thin_stone":
+		return g == pomology.Stone
+	}
+	return true
+}

@@ -1,0 +1,179 @@
+package year
+
+import (
+	"vertumna/core/almanac"
+	"vertumna/core/pomology"
+)
+
+// context is what a rule sees: one tree in one season, with the school in force for it.
+type context struct {
+	yard    *Yard
+	tree    *Tree
+	a       *Anchors
+	school  pomology.Resolved
+	season  int
+	south   bool
+	age     int
+	aim     AimVerdict
+	entries []Entry // of this tree, up to the day shown
+	reachM  float64
+	account *Account
+}
+
+// draft is a task before its state is known.
+type draft struct {
+	kind     TaskKind
+	key      string // of a person's own task: its id
+	n        int    // tells several tasks of one kind apart
+	opens    Bound
+	closes   Bound
+	grades   []Grade
+	reasons  []Reason
+	held     []Reason
+	cautions []string
+	share    float64
+	minutes  float64
+	title    string
+}
+
+// rule turns a context into the tasks it calls for. A new rule of the year is a new function in this list.
+type rule func(c *context) []draft
+
+var rules = []rule{
+	standBack, healthLook, // looks
+	dormantCut, stoneSummerCut, restrainingCut, heightCut, summerShoots, autumnHeight, // cuts
+	plantingCut, scaffoldChoice, notching, youngCare, needs, // young trees and their supports
+	sprouts, hardCutFollowUps, chooseShoot, devices, bending, paint, // what earlier work asks for
+	frostCount, countSet, thin, bag, leavesOff, harvest, // fruit
+	grafting, graftWood, // by wish
+}
+
+func (c *context) at(anchor string, offset int) Bound {
+	x := c.a.At(anchor)
+	return Bound{shift(x.Day, offset), shift(x.Early, offset), shift(x.Late, offset), anchor, offset, x.Source}
+}
+
+func (c *context) stage(s almanac.Stage, offset int) Bound { return c.at(s.String(), offset) }
+
+func logged(d almanac.Day, offset int) Bound {
+	x := shift(d, offset)
+	return Bound{x, x, x, Logged, offset, "logged"}
+}
+
+// earlier is the bound that comes first; an unknown one gives way.
+func earlier(a, b Bound) Bound {
+	if !a.Day.Known() || b.Day.Known() && b.Day < a.Day {
+		return b
+	}
+	return a
+}
+
+func later(a, b Bound) Bound {
+	if !a.Day.Known() || b.Day.Known() && b.Day > a.Day {
+		return b
+	}
+	return a
+}
+
+func after(b Bound, days int) Bound {
+	b.Day, b.Early, b.Late, b.OffsetDays = shift(b.Day, days), shift(b.Early, days), shift(b.Late, days), b.OffsetDays+days
+	return b
+}
+
+func (b Bound) reason(rule string) Reason {
+	return reason(rule).on(b.Anchor, b.Day).num(float64(b.OffsetDays), "days")
+}
+
+func (c *context) group() pomology.Group { return c.tree.Kind.Group }
+
+func (c *context) shrub() bool { return c.tree.Kind.LowTree == pomology.DoesNotSuit }
+
+func (c *context) flat() bool {
+	f, err := pomology.FormBySlug(c.tree.Form)
+	return err == nil && f.Flat
+}
+
+// height is the tree's height and whether it stands above the reach line.
+func (c *context) height() (m float64, over, known bool) {
+	m = c.tree.HeightM
+	return m, m > c.reachM+0.005, m > 0
+}
+
+// dated says whether an entry falls into a season of account or is logged for it.
+func (c *context) logged(kind TaskKind) (out []Entry) {
+	for _, e := range c.entries {
+		if e.Kind == WorkEntry && e.Task == kind && e.Season == c.season {
+			out = append(out, e)
+		}
+	}
+	return out
+}
+
+func finished(entries []Entry) (Entry, bool) {
+	for _, e := range entries {
+		if e.Outcome == Done || e.Outcome == NothingNeeded || e.Outcome == Part {
+			return e, true
+		}
+	}
+	return Entry{}, false
+}
+
+// cutCautions are the safety cautions of cutting work on this tree.
+func (c *context) cutCautions() []string {
+	out := []string{"saw", "wet-bark"}
+	if h, over, _ := c.height(); over {
+		out = append(out, "ladder")
+		if h > 4 {
+			out = append(out, "arborist", "power-lines")
+		}
+	}
+	switch c.tree.Kind.Slug {
+	case "fig":
+		out = append(out, "fig-sap")
+	case "mulberry":
+		out = append(out, "bleeds")
+	case "pomegranate", "medlar":
+		out = append(out, "thorns")
+	}
+	return append(out, "clean-tools", "burning")
+}
+
+// dormantShare is how much of the crown the dormant cut may take: all of the limit when building, two thirds when
+// holding or restoring, nothing live when restraining or retiring; never more than the account has left.
+func (c *context) dormantShare() float64 {
+	limit := c.account.Limit
+	switch c.aim.Aim {
+	case Hold, Restore:
+		limit *= dormantPart
+	case Restrain, Retire:
+		return 0
+	}
+	return min(c.account.Left, limit)
+}
+
+const dormantPart = 2.0 / 3 // the rest is the summer's (work page, the limit)
+
+// summerShare is what a summer cut may take of the crown as it stands when the dormant part has gone.
+func (c *context) summerShare() float64 {
+	limit := c.account.Limit
+	switch c.aim.Aim {
+	case Retire:
+		return 0
+	case Restrain:
+		return min(c.account.Left, limit)
+	}
+	dormant := limit * dormantPart
+	return min(c.account.Left, 1-(1-limit)/(1-dormant))
+}
+
+// carried are the reasons handed on from what was left last season.
+func (c *context) carried() (out []Reason) {
+	for _, e := range c.entries {
+		if e.Season == c.season-1 && e.Kind == WorkEntry && (e.Outcome == Left || e.Outcome == Part) && isCut(e.Task) {
+			out = append(out, reason("carried-over").on(Logged, e.Date).said(e.Reason))
+		}
+	}
+	return out
+}
+
+func isCut(k TaskKind) bool { return taskFacts[k].Cut }

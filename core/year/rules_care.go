@@ -1,0 +1,287 @@
+package year
+
+import (
+	"vertumna/core/almanac"
+	"vertumna/core/pomology"
+)
+
+// dormantClose is when the dormant window of the tree closes under the school, for the look that comes before it.
+func (c *context) dormantClose() Bound {
+	for _, d := range dormantCut(c) {
+		return d.closes
+	}
+	return c.stage(almanac.BudBreak, 0)
+}
+
+// standBack: the first step is never a cut.
+func standBack(c *context) []draft {
+	d := draft{kind: StandBack, opens: c.at(LeafFallBefore, 0), closes: after(c.dormantClose(), -21)}
+	if c.age <= 1 && c.tree.Planted > d.opens.Day {
+		return nil
+	}
+	d.reasons = []Reason{d.opens.reason("look-before-cutting")}
+	if c.age <= formationYears {
+		d.reasons = append(d.reasons, reason("young-look-only"))
+	}
+	return []draft{d}
+}
+
+// healthLook marks limbs that struggle while leaves still tell.
+func healthLook(c *context) []draft {
+	slow := c.stage(almanac.ShootSlowing, 0)
+	return []draft{{kind: HealthLook, opens: slow, closes: after(slow, 28), reasons: []Reason{slow.reason("leaves-tell")}}}
+}
+
+// firstSeason says whether this is the season whose spring the tree was planted for.
+func (c *context) firstSeason() bool {
+	if !c.tree.Planted.Known() {
+		return false
+	}
+	bud, fall := c.a.Day(almanac.BudBreak.String()), c.a.Day(LeafFallBefore)
+	before := shift(bud, -365)
+	return bud.Known() && c.tree.Planted <= bud && c.tree.Planted > before && (c.tree.Planted >= fall || c.age <= 2)
+}
+
+func plantingCut(c *context) []draft {
+	if !c.firstSeason() || c.shrub() {
+		return nil
+	}
+	value := c.school.Value("planting_cut")
+	d := draft{
+		kind: PlantingCut, opens: later(c.at(Planting, 0), c.at(LeafFallBefore, 0)), closes: c.stage(almanac.BudBreak, 0),
+		minutes: 15, cautions: []string{"clean-tools"},
+		reasons: []Reason{reason("planting-"+value).by("planting_cut", value), reason("form-height").said(string(c.tree.Form)), c.stage(almanac.BudBreak, 0).reason("before-bud-break")},
+	}
+	d.grades = []Grade{
+		{d.opens.Day, d.closes.Day, Better, "buds-still-asleep"},
+		{shift(d.closes.Day, 1), shift(d.closes.Day, 21), Possible, "buds-knock-off"},
+		{open, open, Harmful, "leaves-build-roots"},
+	}
+	return []draft{d}
+}
+
+func scaffoldChoice(c *context) []draft {
+	if c.age != 2 || c.firstSeason() || c.shrub() {
+		return nil
+	}
+	value := c.school.Value("scaffolds")
+	bud := c.stage(almanac.BudBreak, 0)
+	return []draft{{
+		kind: Scaffolds, opens: c.stage(almanac.BudSwell, 0), closes: bud, minutes: 25, cautions: []string{"clean-tools"},
+		reasons: []Reason{bud.reason("choose-scaffolds").by("scaffolds", value), reason("lower-once-more").said(string(c.tree.Form))},
+	}}
+}
+
+// notching wakes low buds of a bare whip; eight weeks later treated and untreated buds are compared.
+func notching(c *context) []draft {
+	var out []draft
+	bud := c.stage(almanac.BudBreak, 0)
+	if c.tree.AsWhip && c.firstSeason() && !c.shrub() {
+		out = append(out, draft{
+			kind: Notching, opens: after(bud, -28), closes: bud,
+			reasons: []Reason{bud.reason("notch-low-buds"), reason("fair-trial")}, cautions: []string{"knife"},
+		})
+	}
+	if e, ok := finished(c.logged(Notching)); ok {
+		at := later(logged(e.Date, 56), logged(bud.Day, 56))
+		out = append(out, draft{kind: NotchLook, opens: at, closes: after(at, 14), reasons: []Reason{at.reason("treated-against-untreated")}})
+	}
+	return out
+}
+
+func youngCare(c *context) []draft {
+	if c.age > formationYears {
+		return nil
+	}
+	bud := c.stage(almanac.BudBreak, 0)
+	return []draft{{
+		kind: YoungCare, opens: later(bud, c.plantedBound()), closes: c.stage(almanac.ShootSlowing, 0),
+		reasons: []Reason{reason("first-three-years").num(float64(c.age), "year").over(formationYears)},
+	}}
+}
+
+func (c *context) plantedBound() Bound { return c.at(Planting, 0) }
+
+// needs: a stake, mulch, wires or a bigger tub that a tree should have and lacks books its own task.
+func needs(c *context) []draft {
+	if c.aim.Aim == Retire {
+		return nil
+	}
+	var out []draft
+	dormant := func(kind TaskKind, why Reason) {
+		out = append(out, draft{kind: kind, opens: later(c.at(LeafFallBefore, 0), c.plantedBound()), closes: c.stage(almanac.BudBreak, 0), reasons: []Reason{why}})
+	}
+	if !c.tree.HasStake && c.tree.TubLitres == 0 && !c.flat() && (pomology.StakeForLife(c.tree.Class) || c.age <= 2) {
+		why := reason("young-stake")
+		if pomology.StakeForLife(c.tree.Class) {
+			why = reason("weak-stock-stake").said(string(c.tree.Class))
+		}
+		dormant(GiveStake, why)
+	}
+	if !c.tree.HasMulch && c.age <= formationYears && c.tree.TubLitres == 0 {
+		dormant(GiveMulch, reason("young-mulch"))
+	}
+	if !c.tree.HasWires && (c.tree.Form == pomology.WireTiers || c.tree.Form == pomology.StepOver || c.tree.Form == pomology.FlatFan) {
+		dormant(GiveWires, reason("form-needs-wires").said(string(c.tree.Form)))
+	}
+	if cap := pomology.TubCap(c.tree.TubLitres); c.tree.TubLitres > 0 && max(c.tree.SpreadM, c.tree.HeightM) > cap {
+		dormant(Repot, reason("crown-outgrows-tub").num(max(c.tree.SpreadM, c.tree.HeightM), "m").over(cap))
+	}
+	return out
+}
+
+// sprouts: suckers and water sprouts come off while soft.
+func sprouts(c *context) []draft {
+	if c.age <= 1 {
+		return nil
+	}
+	d := draft{kind: Sprouts, opens: c.at(Shoots10, 0), closes: c.stage(almanac.ShootSlowing, 0)}
+	d.reasons = []Reason{d.opens.reason("rub-out-soft"), reason("keep-one-to-fill-a-gap")}
+	return []draft{d}
+}
+
+// Sizes of a cut that books its follow-up (year page).
+const (
+	hardShare   = 0.15
+	hardWoundMM = 25
+)
+
+// hardCut tells whether an entry was a hard cut.
+func hardCut(e Entry) (Reason, bool) {
+	if e.Kind != WorkEntry || !isCut(e.Task) || e.FreeOnly {
+		return Reason{}, false
+	}
+	widest := 0.0
+	for _, d := range e.CutMM {
+		widest = max(widest, d)
+	}
+	switch {
+	case widest >= hardWoundMM:
+		return reason("hard-cut-wound").on(Logged, e.Date).num(widest, "mm").over(hardWoundMM), true
+	case e.Share >= hardShare:
+		return reason("hard-cut-share").on(Logged, e.Date).num(e.Share, "share").over(hardShare), true
+	}
+	return Reason{}, false
+}
+
+// hardCutFollowUps books sprout visits three and eight weeks after bud break (after the cut when it was made in leaf)
+// and the height at the solstice.
+func hardCutFollowUps(c *context) []draft {
+	var out []draft
+	bud, solstice := c.stage(almanac.BudBreak, 0), c.at(SummerSolstice, 0)
+	booked := false
+	for _, e := range c.account.entries {
+		why, hard := hardCut(e)
+		if !hard || booked {
+			continue
+		}
+		booked = true
+		from := bud
+		if e.Date > bud.Day {
+			from = logged(e.Date, 0)
+		}
+		for i, weeks := range []int{3, 8} {
+			at := after(from, 7*weeks)
+			out = append(out, draft{kind: SproutVisit, n: i + 1, opens: at, closes: after(at, 10), reasons: []Reason{why, at.reason("sprout-visit").num(float64(weeks), "weeks")}})
+		}
+		if e.Date < solstice.Day {
+			out = append(out, draft{kind: MeasureHeight, opens: solstice, closes: after(solstice, 14), reasons: []Reason{why, solstice.reason("height-at-solstice")}})
+		}
+	}
+	return out
+}
+
+// chooseShoot: where a stub or heading cut woke several shoots, one is chosen eight weeks into growth.
+func chooseShoot(c *context) []draft {
+	for _, e := range c.account.entries {
+		if e.Headed {
+			at := later(logged(e.Date, 56), c.stage(almanac.BudBreak, 56))
+			return []draft{{kind: ChooseShoot, opens: at, closes: after(at, 28), reasons: []Reason{at.reason("one-of-several").said(e.Reason)}}}
+		}
+	}
+	return nil
+}
+
+// setDays is how long a bending device stays by school (ours: growth counts eight weeks of growth).
+func (c *context) setDays(device string) int {
+	days := map[string]int{"growth": 56, "season": 364, "two-years": 728}[c.school.Value("bend_time")]
+	if days == 0 {
+		days = 182
+	}
+	if device == "tie" {
+		days = min(days, 364) // no tie longer than a year
+	}
+	return days
+}
+
+// devices: every tie, spreader and weight is checked a week after it went on and monthly in growth, and comes off.
+func devices(c *context) []draft {
+	var out []draft
+	bud, slow := c.a.Day(almanac.BudBreak.String()), c.a.Day(almanac.ShootSlowing.String())
+	for i, e := range c.devicesOn() {
+		n := i * 100
+		off := logged(e.Date, c.setDays(e.Device))
+		out = append(out, draft{kind: TakeOff, n: n, opens: off, closes: after(off, 28), reasons: []Reason{
+			off.reason("device-set").by("bend_time", c.school.Value("bend_time")).said(e.Device),
+		}})
+		book := func(d almanac.Day, why string) {
+			if d > e.Date && d < off.Day {
+				n++
+				at := logged(d, 0)
+				out = append(out, draft{kind: CheckTies, n: n, opens: at, closes: after(at, 7), reasons: []Reason{at.reason(why).said(e.Device)}})
+			}
+		}
+		book(e.Date+7, "device-settles")
+		if bud.Known() && slow.Known() {
+			first := bud
+			if e.Date > bud {
+				first = e.Date + 30
+			}
+			for d := first; d <= slow; d += 30 {
+				book(d, "device-monthly")
+			}
+		}
+	}
+	return out
+}
+
+// devicesOn are the bends logged and not yet taken off.
+func (c *context) devicesOn() (on []Entry) {
+	for _, e := range c.entries {
+		switch {
+		case e.Kind == WorkEntry && e.Task == Bend && (e.Outcome == Done || e.Outcome == Part):
+			on = append(on, e)
+		case e.Kind == WorkEntry && e.Task == TakeOff && e.Outcome == Done && len(on) > 0:
+			on = on[1:]
+		}
+	}
+	return on
+}
+
+// bending: upright kinds and trees in building want their limbs spread, not in the planting year.
+func bending(c *context) []draft {
+	if c.age < 2 || c.age > bendUntilAge || c.shrub() || !c.tree.Kind.Upright() && c.aim.Aim != Build {
+		return nil
+	}
+	value := c.school.Value("limb_angle")
+	why := []Reason{reason("narrow-limbs").num(c.tree.Kind.Bending.AimDeg, "deg").by("limb_angle", value)}
+	out := []draft{{kind: Bend, n: 1, opens: c.at(LeafFallBefore, 0), closes: c.stage(almanac.BudSwell, 0), reasons: append(why, c.stage(almanac.BudSwell, 0).reason("bend-in-rest")), cautions: []string{"brittle-frost"}}}
+	if _, done := finished(c.logged(Bend)); !done {
+		slow := c.stage(almanac.ShootSlowing, 0)
+		out = append(out, draft{kind: Bend, n: 2, opens: slow, closes: after(slow, 28), reasons: append(why, slow.reason("bend-when-slowing"))})
+	}
+	return out
+}
+
+const bendUntilAge = 6 // older wood is left as it is; ours
+
+// paint: bark newly open to the sun gets white paint within three weeks (ours).
+func paint(c *context) []draft {
+	for _, e := range c.account.entries {
+		if e.OpensSun {
+			at := logged(e.Date, 0)
+			return []draft{{kind: Paint, opens: at, closes: after(at, 21), reasons: []Reason{at.reason("bark-open").by("paint", c.school.Value("paint"))}}}
+		}
+	}
+	return nil
+}

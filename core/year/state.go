@@ -1,0 +1,82 @@
+package year
+
+import "vertumna/core/almanac"
+
+// settle works out the state and the docket group of a task on the day shown. A task stands in one group: wait, then
+// closing soon, then do now.
+func (t *Task) settle(shown almanac.Day) {
+	opens, closes := t.Window.Opens.Day, t.Window.Closes.Day
+	if s, final := t.loggedState(shown > closes); final {
+		t.State = s
+		return
+	}
+	switch {
+	case shown < opens:
+		t.State = Opens
+		if opens-shown <= OpeningDays {
+			t.Group = OpeningSoon
+			if len(t.Held) > 0 {
+				t.State, t.Group = Waits, Wait
+			}
+		}
+	case shown > closes:
+		t.State, t.Instead = Missed, taskFacts[t.Kind].Instead
+	case len(t.Held) > 0 && t.stillHeld(shown):
+		t.State, t.Group = Waits, Wait
+	case closes-shown <= ClosingDays:
+		t.State, t.Group = Closing, ClosingSoon
+	default:
+		t.State, t.Group = Open, DoNow
+	}
+}
+
+// stillHeld drops holds whose day has passed.
+func (t *Task) stillHeld(shown almanac.Day) bool {
+	kept := t.Held[:0:0]
+	for _, h := range t.Held {
+		if !h.Day.Known() || h.Day > shown || h.Rule == "thinning-first" {
+			kept = append(kept, h)
+		}
+	}
+	t.Held = kept
+	return len(kept) > 0
+}
+
+// loggedState is the state the journal gives; final is false while a part of the job is still to do in its window.
+func (t *Task) loggedState(over bool) (State, bool) {
+	if len(t.Entries) == 0 {
+		return "", false
+	}
+	switch t.Entries[len(t.Entries)-1].Outcome {
+	case Done:
+		return IsDone, true
+	case NothingNeeded:
+		return IsLooked, true
+	case Left:
+		return IsLeft, true
+	case Part:
+		t.Reasons = append(t.Reasons, reason("part-done").on(Logged, t.Entries[len(t.Entries)-1].Date))
+		return IsPart, over
+	}
+	return "", false
+}
+
+// learnPace corrects estimated minutes by what a person logged: the ratio of logged to estimated minutes over jobs done,
+// held to half and double and shrunk toward one by an hour's worth of work (ours).
+func learnPace(y *Yard, shown almanac.Day) float64 {
+	byID := map[string]*Tree{}
+	for i := range y.Trees {
+		byID[y.Trees[i].ID] = &y.Trees[i]
+	}
+	took, meant := 60.0, 60.0
+	for _, e := range y.Entries {
+		t := byID[e.Tree]
+		if e.Kind != WorkEntry || e.Date > shown || e.Minutes <= 0 || e.Outcome != Done || t == nil {
+			continue
+		}
+		c := context{tree: t, reachM: 2}
+		took += e.Minutes
+		meant += c.minutes(e.Task)
+	}
+	return max(0.5, min(2, took/meant))
+}

@@ -1,0 +1,196 @@
+// Package year turns a site, its trees, the school and the journal into windows and tasks for one tree year, leaf fall to
+// leaf fall, as they stand on a day shown. It is pure: the day and all data are arguments. Every window and task carries
+// its reasons as data (rule, anchor, number); package words puts them into sentences. Lengths are metres, thicknesses
+// millimetres, shares 0..1 of the crown as it stood before the cut.
+package year
+
+import (
+	"vertumna/core/almanac"
+	"vertumna/core/pomology"
+)
+
+// Aim of a tree; it decides before any date.
+type Aim string
+
+// The aims.
+const (
+	Build    Aim = "build"
+	Hold     Aim = "hold"
+	Restrain Aim = "restrain"
+	Restore  Aim = "restore"
+	Retire   Aim = "retire"
+)
+
+// Tree is a tree as the plan sees it. Zero numbers are unknown.
+type Tree struct {
+	ID                        string
+	Code                      string // the label on its stake, as C1
+	Name                      string // the owner's own name for it
+	Cultivar                  string
+	Kind                      *pomology.Kind
+	Chill, Bloom, Harvest     string // classes; empty means mid
+	Class                     pomology.VigourClass
+	Planted                   almanac.Day // NoDay when unknown: taken as grown
+	AsWhip                    bool
+	Form                      pomology.FormSlug
+	Aim                       Aim // empty: decided from age and school
+	HeightM, SpreadM, TrunkMM float64
+	ScaffoldsMM               []float64
+	ShootCM                   float64 // last measured shoot length
+	TubLitres                 float64
+	HasStake, HasMulch        bool
+	HasWires                  bool
+	Own                       map[string]string // school choices of this tree
+	Wishes                    Wishes
+	Triploid, Elsewhere       bool
+	Gone                      almanac.Day // NoDay while it stands
+	X, Y                      float64     // metres from the plot's south-west corner
+}
+
+// Wishes are jobs a person may ask for on a tree.
+type Wishes struct {
+	Bag, LeavesOff, GraftWood, ThinAnyway bool
+	Graft                                 string // "", "summer", "spring"
+}
+
+// Outcome of a task as it was logged.
+type Outcome string
+
+// The outcomes.
+const (
+	Done          Outcome = "done"
+	Part          Outcome = "part"
+	Left          Outcome = "left"
+	NothingNeeded Outcome = "nothing-needed"
+)
+
+// Entry is a line of the journal as the plan sees it. Only entries dated up to the day shown count.
+type Entry struct {
+	ID       string
+	Tree     string
+	Date     almanac.Day
+	Season   int
+	Kind     EntryKind
+	Task     TaskKind
+	TaskID   string
+	Outcome  Outcome
+	Share    float64   // live crown removed; 0 when given by diameters
+	CutMM    []float64 // diameters of the cuts
+	FreeOnly bool      // only dead or sick wood or suckers went
+	Headed   bool      // a heading cut or a renewal stub: choose one shoot later
+	OpensSun bool      // bark was newly opened to the sun
+	Minutes  float64
+	Cuts     int
+	Stage    almanac.Stage
+	Reason   string
+	Tmin     float64 // of a frost night
+	Device   string  // of a bend: tie, spreader, weight, clothespin
+	DueDay   almanac.Day
+}
+
+// EntryKind says what a journal entry records.
+type EntryKind string
+
+// The kinds of entry the plan reads; others (notes, pests, measures) pass it by.
+const (
+	ObservedEntry EntryKind = "observed"
+	WorkEntry     EntryKind = "work"
+	FrostEntry    EntryKind = "frost-night"
+)
+
+// OwnTask is a task of a person's own: on a date or so many days after a stage, once or again and again.
+type OwnTask struct {
+	ID, Tree, Title string
+	Date            almanac.Day // NoDay when it hangs on a stage
+	Stage           almanac.Stage
+	OffsetDays      int
+	EveryDays       int // 0: once (a stage comes once a season)
+	ForDays         int // length of the window
+	Minutes         float64
+}
+
+// Place is a site with what the plan derives from it once.
+type Place struct {
+	Site    *almanac.Site
+	Climate almanac.Climate
+	Frost   almanac.FrostDates
+}
+
+// NewPlace classes a site. Errors: those of almanac.Site.Check.
+func NewPlace(s *almanac.Site) (Place, error) {
+	c, err := almanac.Classify(s)
+	if err != nil {
+		return Place{}, err
+	}
+	f, err := almanac.FrostDatesOf(s)
+	return Place{s, c, f}, err
+}
+
+// Yard is all a plan is made from.
+type Yard struct {
+	Place        Place
+	School       pomology.School
+	FingertipCM  float64
+	CeilingCM    float64
+	HoursAWeek   float64
+	Trees        []Tree
+	Entries      []Entry
+	Own          []OwnTask
+	RowDistanceM float64
+}
+
+// SeasonOf is the season a day belongs to on the rail: 1 November to 31 October (1 May to 30 April in the south), named
+// by the year of bloom.
+func SeasonOf(d almanac.Day, south bool) int {
+	y, m, _ := d.Date()
+	switch {
+	case south && m < 5:
+		return y - 1
+	case !south && m >= 11:
+		return y + 1
+	}
+	return y
+}
+
+// Rail is the first and last day of a season on the rail.
+func Rail(season int, south bool) (from, to almanac.Day) {
+	if south {
+		return almanac.DateOf(season, 5, 1), almanac.DateOf(season+1, 4, 30)
+	}
+	return almanac.DateOf(season-1, 11, 1), almanac.DateOf(season, 10, 31)
+}
+
+// AgeIn is the number of growing seasons a tree has begun by a season: 1 in its first. Unknown planting gives 99.
+func (t *Tree) AgeIn(season int, south bool) int {
+	if !t.Planted.Known() {
+		return grownAge
+	}
+	return season - SeasonOf(t.Planted, south) + 1
+}
+
+const grownAge = 99
+
+// Bears says whether the tree is old enough to bear in a season.
+func (t *Tree) Bears(season int, south bool) bool {
+	_, class, _ := t.Kind.SizeFor(t.Class)
+	return t.AgeIn(season, south) > t.Kind.Crop.SeasonsToBear[class]
+}
+
+// AimVerdict is the aim in force and why.
+type AimVerdict struct {
+	Aim  Aim
+	Rule string // "said", "formation", "school"
+}
+
+// AimOf decides the aim of a tree: what its owner said; else building while it is in formation; else the school's.
+func AimOf(t *Tree, season int, south bool, school pomology.Resolved) AimVerdict {
+	switch {
+	case t.Aim != "":
+		return AimVerdict{t.Aim, "said"}
+	case t.AgeIn(season, south) <= formationYears:
+		return AimVerdict{Build, "formation"}
+	}
+	return AimVerdict{Aim(school.Value("aim")), "school"}
+}
+
+const formationYears = 3

@@ -1,0 +1,151 @@
+package year
+
+import (
+	"fmt"
+	"math"
+	"unicode"
+
+	"vertumna/core/almanac"
+	"vertumna/core/pomology"
+)
+
+// Problem is a refusal or a warning: which field, what was given, what is expected.
+type Problem struct{ Code, Field, Given, Expected string }
+
+func (p Problem) Error() string {
+	return fmt.Sprintf("%s: %s given, %s expected", p.Field, p.Given, p.Expected)
+}
+
+// Limits of what is taken for a tree; ours.
+const (
+	maxHeightM   = 25   // taller than any kind left alone
+	sameSpotM    = 0.15 // closer stems are one spot
+	sameHoleM    = 0.6  // trees of one hole stand about 45 cm apart
+	reliableLow  = 25.0
+	reliableHigh = 65.0
+)
+
+// CheckTree refuses a tree that cannot be, and warns of one that is unlikely. others are the trees that stand on the
+// plot; today is the person's day.
+func CheckTree(t *Tree, hole string, others map[string]string, standing []Tree, today almanac.Day) (errs, warnings []Problem) {
+	if t.Planted.Known() && t.Planted > today {
+		errs = append(errs, Problem{"planted_in_future", "planted", t.Planted.String(), "a day not after " + today.String()})
+	}
+	if t.Planted.Known() && t.Planted.Year() < 1800 {
+		errs = append(errs, Problem{"planted_too_early", "planted", t.Planted.String(), "a day after 1800"})
+	}
+	if t.HeightM > maxHeightM || t.HeightM < 0 || math.IsNaN(t.HeightM) {
+		errs = append(errs, Problem{"height_out_of_range", "height_m", fmt.Sprintf("%g m", t.HeightM), fmt.Sprintf("0 to %d m", maxHeightM)})
+	} else if limit := t.Kind.MaxHeightM(); t.HeightM > limit {
+		warnings = append(warnings, Problem{"height_unlikely", "height_m", fmt.Sprintf("%g m", t.HeightM), fmt.Sprintf("at most %g m for %s left alone", limit, t.Kind.Name)})
+	}
+	if t.Form != "" && !hasForm(t.Kind, t.Form) {
+		warnings = append(warnings, Problem{"form_unusual", "form", string(t.Form), "a form that suits " + t.Kind.Name})
+	}
+	if _, used, ok := t.Kind.SizeFor(t.Class); !ok {
+		warnings = append(warnings, Problem{"class_unusual", "class", string(t.Class), "a class " + t.Kind.Name + " has; " + string(used) + " is taken"})
+	}
+	for i := range standing {
+		o := &standing[i]
+		if o.ID == t.ID || o.Elsewhere || t.Elsewhere {
+			continue
+		}
+		warnings = append(warnings, spacing(t, o, hole, others[o.ID])...)
+	}
+	return errs, warnings
+}
+
+func hasForm(k *pomology.Kind, f pomology.FormSlug) bool {
+	for _, x := range k.Forms {
+		if x == f {
+			return true
+		}
+	}
+	return false
+}
+
+// spacing warns when two stems stand at one spot or closer than their kinds want when held low.
+func spacing(t, o *Tree, hole, otherHole string) []Problem {
+	d := math.Hypot(t.X-o.X, t.Y-o.Y)
+	oneHole := hole != "" && hole == otherHole
+	switch {
+	case oneHole && t.Kind.Family != o.Kind.Family:
+		return []Problem{{"hole_of_two_families", "hole", t.Kind.Name + " with " + o.Kind.Name, "trees of one family in one hole"}}
+	case oneHole && d <= 2*sameHoleM:
+		return nil
+	case d < sameSpotM:
+		return []Problem{{"same_spot", "x", fmt.Sprintf("the spot of %s", o.Code), "another spot, or one hole for both"}}
+	}
+	a, _, _ := t.Kind.SizeFor(t.Class)
+	b, _, _ := o.Kind.SizeFor(o.Class)
+	if want := (a.DistanceM + b.DistanceM) / 2; d < 0.9*want && t.TubLitres == 0 && o.TubLitres == 0 {
+		return []Problem{{"too_close", "x", fmt.Sprintf("%.1f m from %s", d, o.Code), fmt.Sprintf("about %.1f m when both are held low", want)}}
+	}
+	return nil
+}
+
+// CheckPlace warns of a place where the models are weak.
+func CheckPlace(s *almanac.Site) (warnings []Problem) {
+	if lat := math.Abs(s.Lat); lat < reliableLow || lat > reliableHigh {
+		warnings = append(warnings, Problem{"stages_unreliable", "lat", fmt.Sprint(s.Lat), "25 to 65 degrees from the equator: outside it stages are unreliable, log your own"})
+	}
+	if f, err := almanac.FrostDatesOf(s); err == nil && f.LastSpring50 == nil {
+		warnings = append(warnings, Problem{"no_frost", "tmin", "no frost in most years", "windows that lean on frost use leaf fall instead"})
+	}
+	return warnings
+}
+
+// CheckEntry refuses an entry that cannot be.
+func CheckEntry(e *Entry, t *Tree, today almanac.Day) (errs []Problem) {
+	bad := func(code, field, given, expected string) { errs = append(errs, Problem{code, field, given, expected}) }
+	if e.Date > today {
+		bad("in_future", "date", e.Date.String(), "a day not after "+today.String())
+	}
+	if t != nil && t.Planted.Known() && e.Date < t.Planted {
+		bad("before_planting", "date", e.Date.String(), "a day not before its planting on "+t.Planted.String())
+	}
+	if e.Date.Year() < almanac.MinYear+1 {
+		bad("bad_year", "date", e.Date.String(), fmt.Sprintf("a day from %d on", almanac.MinYear+1))
+	}
+	if math.IsNaN(e.Share) || e.Share < 0 || e.Share > 1 {
+		bad("share_out_of_range", "share", fmt.Sprintf("%.0f %%", e.Share*100), "0 to 100 %")
+	}
+	for i, d := range e.CutMM {
+		if math.IsNaN(d) || d <= 0 || d > 1500 {
+			bad("diameter_out_of_range", fmt.Sprintf("cut_mm[%d]", i), fmt.Sprintf("%g mm", d), "above 0 to 1500 mm")
+		}
+	}
+	if e.Kind == WorkEntry {
+		if _, ok := e.Task.Facts(); !ok {
+			bad("unknown_task", "task", string(e.Task), "a kind of task")
+		}
+		if e.Outcome == "" {
+			bad("no_outcome", "outcome", "none", "done, part, left or nothing-needed")
+		}
+		if e.Outcome == Left && e.Reason == "" {
+			bad("no_reason", "reason", "none", "why it was left: next year's plan shows it")
+		}
+	}
+	return errs
+}
+
+// Label finds the next free code on a stake: the letter of the last row with the next number.
+func Label(codes []string) string {
+	taken := map[string]bool{}
+	row, highest := 'A', 0
+	for _, c := range codes {
+		taken[c] = true
+		if len(c) < 2 || !unicode.IsUpper(rune(c[0])) {
+			continue
+		}
+		n := 0
+		if _, err := fmt.Sscanf(c[1:], "%d", &n); err == nil && (rune(c[0]) > row || rune(c[0]) == row && n > highest) {
+			row, highest = rune(c[0]), n
+		}
+	}
+	for n := highest + 1; ; n++ {
+		if code := fmt.Sprintf("%c%d", row, n); !taken[code] {
+			return code
+		}
+	}
+}

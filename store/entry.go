@@ -1,0 +1,178 @@
+package store
+
+import (
+	"context"
+	"database/sql"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"time"
+
+	"vertumna/core/almanac"
+)
+
+// Entry is a line of the journal. It is never overwritten: a correction is a new entry that names the one it corrects.
+type Entry struct {
+	ID        string      `json:"id" readOnly:"true"`
+	Created   string      `json:"created" readOnly:"true"`
+	TreeID    string      `json:"tree_id,omitempty" doc:"absent for the orchard's own jobs"`
+	Date      almanac.Day `json:"date"`
+	Season    int         `json:"season" readOnly:"true"`
+	Kind      string      `json:"kind" enum:"work,observed,measured,frost-night,seen,treatment,note,trouble,void" doc:"void annuls the entry it corrects"`
+	Corrects  string      `json:"corrects,omitempty" doc:"id of the entry this one corrects"`
+	Who       string      `json:"who,omitempty" maxLength:"500"`
+	Minutes   float64     `json:"minutes,omitempty" minimum:"0" maximum:"1440"`
+	Task      string      `json:"task,omitempty" doc:"kind of task"`
+	TaskID    string      `json:"task_id,omitempty" maxLength:"200"`
+	Outcome   string      `json:"outcome,omitempty" enum:"done,part,left,nothing-needed"`
+	Share     float64     `json:"share,omitempty" minimum:"0" maximum:"1" doc:"live crown removed"`
+	CutMM     []float64   `json:"cut_mm,omitempty" maxItems:"200" doc:"diameters of the cuts"`
+	Cuts      int         `json:"cuts,omitempty" minimum:"0" maximum:"2000"`
+	FreeOnly  bool        `json:"free_only,omitempty" doc:"only dead or sick wood or suckers went"`
+	Headed    bool        `json:"headed,omitempty" doc:"a heading cut or renewal stub in growth"`
+	OpensSun  bool        `json:"opens_sun,omitempty" doc:"bark was newly opened to the sun"`
+	Device    string      `json:"device,omitempty" enum:"tie,spreader,weight,clothespin"`
+	Reason    string      `json:"reason,omitempty" maxLength:"2000" doc:"why it was left, done outside its window, or went not as meant"`
+	Grade     string      `json:"grade,omitempty" readOnly:"true" doc:"how good the day was for the job"`
+	Stage     string      `json:"stage,omitempty" doc:"stage seen"`
+	HeightM   float64     `json:"height_m,omitempty" minimum:"0" maximum:"40"`
+	SpreadM   float64     `json:"spread_m,omitempty" minimum:"0" maximum:"30"`
+	TrunkMM   float64     `json:"trunk_mm,omitempty" minimum:"0" maximum:"1500"`
+	ShootCM   float64     `json:"shoot_cm,omitempty" minimum:"0" maximum:"400"`
+	Kilos     float64     `json:"kilos,omitempty" minimum:"0" maximum:"5000"`
+	Fruit     int         `json:"fruit,omitempty" minimum:"0" maximum:"100000"`
+	TminC     float64     `json:"tmin_c,omitempty" minimum:"-60" maximum:"60" doc:"of a frost night"`
+	Agent     string      `json:"agent,omitempty" maxLength:"500" doc:"pest or sickness seen"`
+	Count     int         `json:"count,omitempty" minimum:"0" maximum:"100000"`
+	Treatment string      `json:"treatment,omitempty" maxLength:"500" doc:"what was used; 'none' is an answer"`
+	Note      string      `json:"note,omitempty" maxLength:"10000"`
+	Weather   *Weather    `json:"weather,omitempty"`
+	TreeStage string      `json:"tree_stage,omitempty" readOnly:"true"`
+	School    string      `json:"school,omitempty" readOnly:"true" doc:"the preset in force when it was logged"`
+	SchoolOwn string      `json:"school_own,omitempty" readOnly:"true" doc:"departures from it"`
+}
+
+// Weather of the day of an entry, with its source.
+type Weather struct {
+	TminC  *float64 `json:"tmin_c,omitempty" minimum:"-60" maximum:"60"`
+	TmaxC  *float64 `json:"tmax_c,omitempty" minimum:"-60" maximum:"60"`
+	RainMM *float64 `json:"rain_mm,omitempty" minimum:"0" maximum:"2000"`
+	Source string   `json:"source" maxLength:"500" doc:"person, station"`
+}
+
+// UndoFor is how long a logged thing can be undone; the store allows a little more for the way there.
+const (
+	UndoFor   = 10 * time.Second
+	undoGrace = 5 * time.Second
+)
+
+// TooLateToUndo says that an entry can only be corrected by a new one.
+type TooLateToUndo struct{ Age time.Duration }
+
+func (e *TooLateToUndo) Error() string {
+	return fmt.Sprintf("entry: logged %d seconds ago given, at most %d expected: log a correction instead", int(e.Age.Seconds()), int(UndoFor.Seconds()))
+}
+
+// AlreadyCorrected says that an entry has a correction; that one is to be corrected.
+type AlreadyCorrected struct{ By string }
+
+func (e *AlreadyCorrected) Error() string {
+	return fmt.Sprintf("corrects: an entry already corrected given, its correction %s expected", e.By)
+}
+
+// AddEntry logs an entry. An entry whose id is already in the journal is not logged twice (a phone that sends again).
+// Errors: ErrNotFound for an unknown tree or corrected entry, *AlreadyCorrected.
+func (s *Store) AddEntry(ctx context.Context, orchardID string, e *Entry) error {
+	if e.ID == "" {
+		e.ID = NewID()
+	}
+	if e.Created == "" {
+		e.Created = s.stamp()
+	}
+	body, err := json.Marshal(e)
+	if err != nil {
+		return err
+	}
+	return s.tx(ctx, func(tx *sql.Tx) error {
+		var tree, corrects any
+		if e.TreeID != "" {
+			tree = e.TreeID
+			if err := exists(ctx, tx, "trees", orchardID, e.TreeID); err != nil {
+				return err
+			}
+		}
+		if e.Corrects != "" {
+			corrects = e.Corrects
+			if err := exists(ctx, tx, "entries", orchardID, e.Corrects); err != nil {
+				return err
+			}
+			var by string
+			if err := tx.QueryRowContext(ctx, "SELECT id FROM entries WHERE corrects = ?", e.Corrects).Scan(&by); err == nil {
+				return &AlreadyCorrected{by}
+			} else if !errors.Is(err, sql.ErrNoRows) {
+				return err
+			}
+		}
+		r, err := tx.ExecContext(ctx, "INSERT INTO entries (id, orchard_id, tree_id, date, corrects, created, body) VALUES (?, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING",
+			e.ID, orchardID, tree, e.Date.String(), corrects, e.Created, string(body))
+		if err != nil {
+			return err
+		}
+		if n, _ := r.RowsAffected(); n == 0 {
+			return nil
+		}
+		return touch(ctx, tx, orchardID)
+	})
+}
+
+func exists(ctx context.Context, tx *sql.Tx, table, orchardID, id string) error {
+	var n int
+	if err := tx.QueryRowContext(ctx, "SELECT count(*) FROM "+table+" WHERE id = ? AND orchard_id = ?", id, orchardID).Scan(&n); err != nil {
+		return err
+	}
+	if n == 0 {
+		return ErrNotFound
+	}
+	return nil
+}
+
+// Undo withdraws an entry within ten seconds of its logging. Errors: *TooLateToUndo, ErrNotFound.
+func (s *Store) Undo(ctx context.Context, orchardID, id string) error {
+	return s.tx(ctx, func(tx *sql.Tx) error {
+		var created string
+		err := tx.QueryRowContext(ctx, "SELECT created FROM entries WHERE id = ? AND orchard_id = ? AND withdrawn = 0", id, orchardID).Scan(&created)
+		if errors.Is(err, sql.ErrNoRows) {
+			return ErrNotFound
+		}
+		if err != nil {
+			return err
+		}
+		at, err := time.Parse(time.RFC3339Nano, created)
+		if err != nil {
+			return err
+		}
+		if age := s.now().Sub(at); age > UndoFor+undoGrace {
+			return &TooLateToUndo{age}
+		}
+		if _, err := tx.ExecContext(ctx, "UPDATE entries SET withdrawn = 1, corrects = NULL WHERE id = ?", id); err != nil {
+			return err
+		}
+		return touch(ctx, tx, orchardID)
+	})
+}
+
+// Entries lists the journal in force by date: without withdrawn entries, corrected ones and the corrections that annul.
+func (s *Store) Entries(ctx context.Context, orchardID string) ([]Entry, error) {
+	return s.entries(ctx, `SELECT id, 0, body FROM entries e WHERE orchard_id = ? AND withdrawn = 0
+		AND json_extract(body, '$.kind') <> 'void'
+		AND NOT EXISTS (SELECT 1 FROM entries c WHERE c.corrects = e.id AND c.withdrawn = 0) ORDER BY date, created`, orchardID)
+}
+
+// Journal lists every entry ever logged but the undone ones, corrected ones too.
+func (s *Store) Journal(ctx context.Context, orchardID string) ([]Entry, error) {
+	return s.entries(ctx, "SELECT id, 0, body FROM entries WHERE orchard_id = ? AND withdrawn = 0 ORDER BY date, created", orchardID)
+}
+
+func (s *Store) entries(ctx context.Context, query, orchardID string) ([]Entry, error) {
+	return rows(ctx, s.db, func(e *Entry, id string, _ int) { e.ID = id }, query, orchardID)
+}

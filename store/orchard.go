@@ -1,0 +1,197 @@
+package store
+
+import (
+	"context"
+	"database/sql"
+	"encoding/json"
+	"errors"
+	"strings"
+
+	"vertumna/core/almanac"
+)
+
+// Orchard is a place with its plot and school.
+type Orchard struct {
+	ID       string        `json:"id" readOnly:"true"`
+	Slug     string        `json:"slug" readOnly:"true"`
+	Version  int           `json:"version" readOnly:"true"`
+	Revision int           `json:"revision" readOnly:"true" doc:"moves with every write to anything in the orchard"`
+	Name     string        `json:"name" minLength:"1" maxLength:"500"`
+	Units    string        `json:"units" enum:"metric,us"`
+	Site     *almanac.Site `json:"site,omitempty" doc:"none until the place is set up"`
+	SiteFrom string        `json:"site_from,omitempty" maxLength:"500" doc:"where the normals come from, as a person may read it"`
+	School   School        `json:"school"`
+	Plot     Plot          `json:"plot"`
+}
+
+// School is the preset in force, the person's departures from it, and regional advice noted beside a choice.
+type School struct {
+	Preset string            `json:"preset" doc:"slug of a preset"`
+	Own    map[string]string `json:"own" doc:"choice key to value slug"`
+	Advice []Advice          `json:"advice" nullable:"false" maxItems:"100"`
+}
+
+// Advice is a rule of a regional office, noted beside a choice.
+type Advice struct {
+	Choice string `json:"choice"`
+	Office string `json:"office" maxLength:"500"`
+	Rule   string `json:"rule" maxLength:"2000"`
+	Date   string `json:"date,omitempty" doc:"YYYY-MM-DD"`
+}
+
+// Point of the plot: metres east and north of its south-west corner.
+type Point struct {
+	X float64 `json:"x" minimum:"-1000" maximum:"1000"`
+	Y float64 `json:"y" minimum:"-1000" maximum:"1000"`
+}
+
+// Plot is the outline of the ground and what stands on it.
+type Plot struct {
+	Outline     []Point   `json:"outline" nullable:"false" maxItems:"200" doc:"corners in order, metres; empty: drawn round the trees"`
+	Features    []Feature `json:"features" nullable:"false" maxItems:"200"`
+	NorthDeg    float64   `json:"north_deg" minimum:"0" maximum:"360" doc:"compass bearing of the plan's upward direction"`
+	RowDistance float64   `json:"row_distance_m" minimum:"0" maximum:"50" doc:"0 when trees stand in no rows"`
+}
+
+// Feature is a wall, fence, path and the like.
+type Feature struct {
+	ID      string  `json:"id" maxLength:"100"`
+	Kind    string  `json:"kind" enum:"wall,fence,hedge,path,bed,shade-tree,shed,water"`
+	Name    string  `json:"name,omitempty" maxLength:"500"`
+	Points  []Point `json:"points" nullable:"false" minItems:"1" maxItems:"200"`
+	HeightM float64 `json:"height_m,omitempty" minimum:"0" maximum:"60"`
+	WidthM  float64 `json:"width_m,omitempty" minimum:"0" maximum:"60" doc:"of a path, or across a shade tree's crown"`
+	FacesTo float64 `json:"faces_deg,omitempty" minimum:"0" maximum:"360" doc:"bearing a wall faces"`
+}
+
+// Default fills what a new orchard leaves open.
+func (o *Orchard) fill() {
+	if o.Units == "" {
+		o.Units = "metric"
+	}
+	if o.School.Own == nil {
+		o.School.Own = map[string]string{}
+	}
+	if o.School.Advice == nil {
+		o.School.Advice = []Advice{}
+	}
+	if o.Plot.Outline == nil {
+		o.Plot.Outline = []Point{}
+	}
+	if o.Plot.Features == nil {
+		o.Plot.Features = []Feature{}
+	}
+}
+
+// AddOrchard makes an orchard; its slug is made from the name unless one is given, and is unique.
+func (s *Store) AddOrchard(ctx context.Context, o *Orchard) error {
+	o.fill()
+	if o.ID == "" {
+		o.ID = NewID()
+	}
+	base := o.Slug
+	if base == "" {
+		base = Slug(o.Name)
+	}
+	return s.tx(ctx, func(tx *sql.Tx) error {
+		o.Slug = base
+		for n := 2; ; n++ {
+			var taken int
+			if err := tx.QueryRowContext(ctx, "SELECT count(*) FROM orchards WHERE slug = ?", o.Slug).Scan(&taken); err != nil {
+				return err
+			}
+			if taken == 0 {
+				break
+			}
+			o.Slug = base + "-" + itoa(n)
+		}
+		o.Version, o.Revision = 1, 1
+		body, err := json.Marshal(o)
+		if err != nil {
+			return err
+		}
+		_, err = tx.ExecContext(ctx, "INSERT INTO orchards (id, slug, version, body) VALUES (?, ?, 1, ?)", o.ID, o.Slug, string(body))
+		return err
+	})
+}
+
+// Slug makes an address part of a name: letters a-z, digits and hyphens; "orchard" when nothing is left.
+func Slug(name string) string {
+	var b strings.Builder
+	for _, r := range strings.ToLower(name) {
+		switch {
+		case r >= 'a' && r <= 'z' || r >= '0' && r <= '9':
+			b.WriteRune(r)
+		case b.Len() > 0 && !strings.HasSuffix(b.String(), "-"):
+			b.WriteByte('-')
+		}
+		if b.Len() >= 40 {
+			break
+		}
+	}
+	if out := strings.Trim(b.String(), "-"); out != "" {
+		return out
+	}
+	return "orchard"
+}
+
+// Orchards lists all orchards by slug.
+func (s *Store) Orchards(ctx context.Context) ([]Orchard, error) {
+	out, err := rows(ctx, s.db, func(o *Orchard, id string, v int) { o.ID, o.Version = id, v }, "SELECT id, version, body FROM orchards ORDER BY slug")
+	for i := range out {
+		out[i].fill()
+	}
+	return out, err
+}
+
+// Orchard finds an orchard by slug. Error: ErrNotFound.
+func (s *Store) Orchard(ctx context.Context, slug string) (*Orchard, error) {
+	var o Orchard
+	var body string
+	var id, sl string
+	var version, revision int
+	err := s.db.QueryRowContext(ctx, "SELECT id, slug, version, revision, body FROM orchards WHERE slug = ?", slug).Scan(&id, &sl, &version, &revision, &body)
+	if errors.Is(err, sql.ErrNoRows) {
+		return nil, ErrNotFound
+	}
+	if err != nil {
+		return nil, err
+	}
+	if err := json.Unmarshal([]byte(body), &o); err != nil {
+		return nil, err
+	}
+	o.ID, o.Slug, o.Version, o.Revision = id, sl, version, revision
+	o.fill()
+	return &o, nil
+}
+
+// SaveOrchard writes an orchard's document. Errors: *Clash, ErrNotFound.
+func (s *Store) SaveOrchard(ctx context.Context, o *Orchard) error {
+	o.fill()
+	return s.tx(ctx, func(tx *sql.Tx) error {
+		v, err := update(ctx, tx, "orchards", o.ID, o.Version, o)
+		if err != nil {
+			return err
+		}
+		o.Version = v
+		if err := touch(ctx, tx, o.ID); err != nil {
+			return err
+		}
+		return tx.QueryRowContext(ctx, "SELECT revision FROM orchards WHERE id = ?", o.ID).Scan(&o.Revision)
+	})
+}
+
+// RemoveOrchard deletes an orchard with all that is in it.
+func (s *Store) RemoveOrchard(ctx context.Context, id string) error {
+	return s.tx(ctx, func(tx *sql.Tx) error {
+		for _, q := range []string{
+			"UPDATE entries SET corrects = NULL WHERE orchard_id = ?", "DELETE FROM entries WHERE orchard_id = ?",
+			"DELETE FROM orchards WHERE id = ?",
+		} {
+			if _, err := tx.ExecContext(ctx, q, id); err != nil {
+				return err
+			}
+		}
+		return nil
+	})
+}

@@ -1,0 +1,93 @@
+package store
+
+import (
+	"context"
+	"crypto/rand"
+	"database/sql"
+	"encoding/base64"
+	"errors"
+
+	"vertumna/core/almanac"
+)
+
+// OwnTask is a task of a person's own: on a date or so many days after a stage, repeatable.
+type OwnTask struct {
+	ID         string       `json:"id" readOnly:"true"`
+	Version    int          `json:"version" readOnly:"true"`
+	TreeID     string       `json:"tree_id,omitempty"`
+	Title      string       `json:"title" minLength:"1" maxLength:"500"`
+	Date       *almanac.Day `json:"date,omitempty" doc:"absent when it hangs on a stage"`
+	Stage      string       `json:"stage,omitempty" doc:"stage it follows; needs a tree"`
+	OffsetDays int          `json:"offset_days,omitempty" minimum:"-200" maximum:"200"`
+	EveryDays  int          `json:"every_days,omitempty" minimum:"0" maximum:"3650" doc:"0: once"`
+	ForDays    int          `json:"for_days,omitempty" minimum:"0" maximum:"365" doc:"length of its window"`
+	Minutes    float64      `json:"minutes,omitempty" minimum:"0" maximum:"1440"`
+}
+
+// AddOwnTask adds a task of a person's own.
+func (s *Store) AddOwnTask(ctx context.Context, orchardID string, t *OwnTask) error {
+	if t.ID == "" {
+		t.ID = NewID()
+	}
+	t.Version = 1
+	var tree *string
+	if t.TreeID != "" {
+		tree = &t.TreeID
+	}
+	return s.insert(ctx, "own_tasks", orchardID, t.ID, tree, t)
+}
+
+// OwnTasks lists a person's own tasks in the order they were added.
+func (s *Store) OwnTasks(ctx context.Context, orchardID string) ([]OwnTask, error) {
+	return rows(ctx, s.db, func(t *OwnTask, id string, v int) { t.ID, t.Version = id, v }, "SELECT id, version, body FROM own_tasks WHERE orchard_id = ? ORDER BY rowid", orchardID)
+}
+
+// RemoveOwnTask takes a task of a person's own out; what was logged for it stays.
+func (s *Store) RemoveOwnTask(ctx context.Context, orchardID, id string) error {
+	return s.remove(ctx, "own_tasks", orchardID, id)
+}
+
+// NewCalendarToken makes the secret part of a subscription address and withdraws the one before.
+func (s *Store) NewCalendarToken(ctx context.Context, orchardID string) (string, error) {
+	b := make([]byte, 24)
+	if _, err := rand.Read(b); err != nil {
+		return "", err
+	}
+	token := base64.RawURLEncoding.EncodeToString(b)
+	return token, s.tx(ctx, func(tx *sql.Tx) error {
+		if _, err := tx.ExecContext(ctx, "DELETE FROM calendar_tokens WHERE orchard_id = ?", orchardID); err != nil {
+			return err
+		}
+		_, err := tx.ExecContext(ctx, "INSERT INTO calendar_tokens (token, orchard_id, created) VALUES (?, ?, ?)", token, orchardID, s.stamp())
+		return err
+	})
+}
+
+// CalendarToken is the token in force, empty when there is none.
+func (s *Store) CalendarToken(ctx context.Context, orchardID string) (string, error) {
+	var token string
+	err := s.db.QueryRowContext(ctx, "SELECT token FROM calendar_tokens WHERE orchard_id = ?", orchardID).Scan(&token)
+	if errors.Is(err, sql.ErrNoRows) {
+		return "", nil
+	}
+	return token, err
+}
+
+// WithdrawCalendarToken closes the subscription address.
+func (s *Store) WithdrawCalendarToken(ctx context.Context, orchardID string) error {
+	_, err := s.db.ExecContext(ctx, "DELETE FROM calendar_tokens WHERE orchard_id = ?", orchardID)
+	return err
+}
+
+// OrchardByToken finds the orchard a subscription address opens. Error: ErrNotFound.
+func (s *Store) OrchardByToken(ctx context.Context, token string) (*Orchard, error) {
+	var slug string
+	err := s.db.QueryRowContext(ctx, "SELECT o.slug FROM calendar_tokens c JOIN orchards o ON o.id = c.orchard_id WHERE c.token = ?", token).Scan(&slug)
+	if errors.Is(err, sql.ErrNoRows) {
+		return nil, ErrNotFound
+	}
+	if err != nil {
+		return nil, err
+	}
+	return s.Orchard(ctx, slug)
+}

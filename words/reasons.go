@@ -1,0 +1,228 @@
+package words
+
+import (
+	"strings"
+
+	"vertumna/core/pomology"
+	"vertumna/core/year"
+)
+
+// reasons are the sentences of every rule of the year. {day} is the date, {n} the number and {t} the threshold in their
+// unit, {text} what a person or a table said, {value} the name of the school's value, {anchor} the anchor's name.
+var reasons = map[string]string{
+	"own-task":     "Your own task.",
+	"part-done":    "Part of it was done on {day}; the rest is still open.",
+	"carried-over": "Left over from {day}: {text}",
+
+	"look-before-cutting": "The first step is never a cut: walk round it and decide the few cuts that matter.",
+	"young-look-only":     "A young tree is looked at every year; no cutting yet.",
+	"leaves-tell":         "Limbs that struggle show while they are in leaf; mark them for the winter.",
+
+	"aim-build":    "Aim: build. Winter cuts call up strong growth.",
+	"aim-hold":     "Aim: hold. Two thirds of the year's cut now, one third in summer.",
+	"aim-restrain": "Aim: restrain. Summer cuts come first; only dead wood goes in winter.",
+	"aim-restore":  "Aim: restore. Big dead and crossing wood first, over two to four years.",
+	"aim-retire":   "Aim: retire. The crop now, and no more work in the wood.",
+	"bears-on":     "Bears on {text}.",
+
+	"pome-last-six-weeks":         "Bud break about {day}; the cut belongs in the six weeks before it, when the worst cold is over.",
+	"pome-deep-dormancy":          "Bud break about {day}; your school cuts in deep dormancy, three weeks clear of leaf fall and of bud swell.",
+	"pome-after-bud-break":        "Bud break about {day}; your school waits for it, since cuts then close at once.",
+	"stone-bud-swell-to-bloom":    "Full bloom about {day}; from bud swell on, winter-killed wood shows and fruit buds can be counted.",
+	"stone-dormant":               "Bud swell about {day}; your school cuts stone fruit while it is dormant.",
+	"wet-winter-warning":          "Rain falls on {n} of winter days here; above {t}, canker and wood rot enter winter wounds of stone fruit.",
+	"stone-dry-summer":            "Stone fruit is kept for dry summer weather: rain falls on {n} of winter days here, and wet wounds let canker and wood rot in.",
+	"opens-after-fruit":           "Opens about {day}, when the fruit is off or five weeks after the solstice.",
+	"before-frost":                "Closes {day}, so that shoots ripen before the frost.",
+	"short-summer-dead-wood-only": "The summer here is too short for a full cut: dead wood and height only, until {day}.",
+	"dieback-shows":               "Bud break about {day}: live wood can be told from dead when its buds move.",
+	"end-buds-bear":               "Bud break about {day}. End buds carry the crop: take whole limbs, not all the tips.",
+	"height-with-dormant":         "Your school takes height now, back to weaker outward side branches.",
+	"shrub-renewal":               "A shrub of {n} to {t} stems: take the oldest out at the ground.",
+	"dead-wood-only":              "Dead, sick and broken wood only.",
+
+	"fruit-set-seen":         "Opens {day}, when the fruit that set can be seen.",
+	"reserve-spent":          "Closes {day}: until the solstice the reserve is spent and the tree answers least.",
+	"height-over-reach":      "It stands at {n}, and you pick to {t}.",
+	"height-will-pass-reach": "By the end of summer it will stand at about {n}; you pick to {t}.",
+	"height-unknown":         "Height not measured yet; you pick to {t}.",
+	"closes-for-ripening":    "Closes {day}, so that what grows after it still ripens.",
+	"level-first-summer":     "First summer of a low bush: cut all shoots back to one level.",
+
+	"height-solstice-five-weeks": "From the solstice on {day} growth slows, and a cut restrains.",
+	"height-midsummer-fruit-bud": "From the solstice on {day}: cut about 5 cm into last year's wood, just above a fruit bud, which costs no fruit.",
+	"shoots-five-leaves":         "Shoots slow about {day}: shorten this year's to about five leaves.",
+	"shoots-upright-out":         "Shoots slow about {day}: take out the upright ones and leave the level ones.",
+	"flat-form-needs-it":         "A flat form needs it every summer.",
+	"long-shoots":                "Its shoots grew {n}; the kind's usual is {t}.",
+	"strong-stock":               "It stands on {text} stock.",
+	"autumn-height":              "Before leaf fall on {day} in a mild winter: a calmer spring.",
+	"autumn-needs-mild-winter":   "Not here: the coldest month falls to {n} on average, and soft shoots freeze below {t}.",
+
+	"planting-head-low":         "Head it low and shorten all: the roots left in the ground cannot feed a long top.",
+	"planting-almost-none":      "Cut almost nothing in the first year: leaves build roots.",
+	"form-height":               "Planted for: {text}.",
+	"before-bud-break":          "Before bud break, about {day}.",
+	"choose-scaffolds":          "Before bud break about {day}, choose {value} limbs, spread round the trunk; the rest go.",
+	"lower-once-more":           "The same visit lowers the whole tree once more.",
+	"notch-low-buds":            "Notch just above low buds, between knee and hip, in the four weeks before bud break about {day}.",
+	"fair-trial":                "Leave a few buds unnotched and compare.",
+	"treated-against-untreated": "Eight weeks on: how many notched buds broke, and how many others?",
+	"first-three-years":         "Year {n} of the first {t}: weeds, drought and bare soil cost a young tree most.",
+	"young-stake":               "A tree in its first two years stands better with a stake.",
+	"weak-stock-stake":          "On {text} stock it needs a stake for life.",
+	"young-mulch":               "A young tree without mulch loses the water it needs.",
+	"form-needs-wires":          "The form needs wires: {text}.",
+	"crown-outgrows-tub":        "The crown measures {n}; this tub feeds about {t}.",
+
+	"rub-out-soft":           "Shoots reach a finger's length about {day}: rub suckers and water sprouts out while soft.",
+	"keep-one-to-fill-a-gap": "One may stay to fill a gap or for grafting wood.",
+	"hard-cut-share":         "{n} went on {day}; from {t} on a tree answers with sprouts.",
+	"hard-cut-wound":         "A wound of {n} was made on {day}; from {t} on a tree answers with sprouts.",
+	"sprout-visit":           "Look for sprouts {n} after growth starts or the cut was made.",
+	"height-at-solstice":     "Measure its height at the solstice, {day}.",
+	"one-of-several":         "A stub or heading cut woke several shoots: choose one, about {day}.",
+	"device-set":             "By your school the {text} comes off from {day}.",
+	"device-settles":         "A week on: does the {text} still sit where it was put?",
+	"device-monthly":         "Monthly in growth: is there room between {text} and bark?",
+	"narrow-limbs":           "Limbs are wanted at about {n} from vertical; narrow ones trap bark and split.",
+	"bend-in-rest":           "In rest, until bud swell about {day}; not below -4 °C, wood is brittle then.",
+	"bend-when-slowing":      "When shoots slow, about {day}, they bend and stay.",
+	"bark-open":              "Bark was newly opened to the sun on {day}.",
+	"tools-hours":            "{n} of cutting since they were last sharpened.",
+	"tools-cuts":             "{n} since they were last sharpened.",
+
+	"frost-night":               "It fell to {n}; one fruit bud in ten dies at {t} at this stage.",
+	"frost-first-count":         "After frost about {n} of the fruit buds are alive: count first, thin little or not at all.",
+	"thin-at-bloom":             "Your school thins at bloom, from {day}.",
+	"thin-at-fruitlet":          "Fruitlets reach {n} about {day}.",
+	"thin-before-stone-hardens": "Fruitlets are about {n} from {day}; thin before the stone hardens.",
+	"thin-after-drop":           "Natural drop ends about {day}; what the tree lets go need not be thinned.",
+	"frost-danger-first":        "Frost can still come until {day}, one year in ten; let it thin first.",
+	"spacing-one-per-cluster":   "One fruit a cluster, clusters {n} to {t} apart.",
+	"spacing-two-per-cluster":   "Two fruit a cluster, clusters {n} to {t} apart.",
+	"spacing-hand":              "One fruit to a hand's width.",
+	"spacing-10-cm":             "One fruit every 10 cm.",
+	"spacing-15-cm":             "One fruit every 15 cm.",
+	"count-before-thinning":     "From {day}: count two or three limbs before you thin.",
+	"glance-at-set":             "From {day}: a glance at how much has set, for the load on its limbs.",
+	"bag-after-thinning":        "Bags go on thinned, dry fruit.",
+	"thinning-first":            "Thinning comes first.",
+	"spray-label":               "If you spray before bagging: the label and local law decide.",
+	"colour-before-harvest":     "Three weeks before harvest about {day}, leaves off the fruit let it colour.",
+	"ripe-by-heat":              "Ripe about {day} by this year's warmth; taste decides.",
+	"not-before-date":           "Late kinds follow the calendar more than the heat.",
+	"log-kilos":                 "Log the kilos and the count: next year's plan reads them.",
+	"graft-season":              "Grafting season ({text}) from {day}.",
+	"first-fruit-off":           "Take the first year's fruit off the graft.",
+	"did-it-take":               "Four weeks on: did it take?",
+	"single-buds-asleep":        "Until {day}, two weeks before bud swell: pencil thick, upper sunny shoots, single buds asleep.",
+
+	"limit-reached":            "{n} has gone this year; your limit is {t}. Only dead and sick wood until leaf fall.",
+	"company-no-partner":       "No partner for it stands here: it will set little.",
+	"company-short-overlap":    "Its partners bloom together with it for only {n}; it wants {t}.",
+	"company-bloom-unknown":    "Bloom cannot be predicted here, so company cannot be judged.",
+	"company-partner-hard-cut": "Its partner was cut so hard that it may not bloom.",
+	"others-depend":            "{n} here depend on its bloom alone: think before removing it or cutting it hard.",
+	"not-for-low-tree":         "Does not suit the low-tree method: {text}.",
+	"low-tree-with-care":       "Suits a low tree with care: {text}.",
+	"chill-short":              "The winter was too warm for it: late, ragged leafing and bloom; trust dates to a fortnight only.",
+	"chill-unmet":              "Winters here are too warm for this kind or chill class: no bloom is predicted.",
+	"does-not-ripen":           "Its fruit does not ripen here in most years.",
+	"strong-stock-costs":       "On {text} stock, holding it low costs about {n} more each summer.",
+	"tied-limb-locked":         "{n} on: a tied limb stays out of the cut until its tie moves.",
+	"observations-disagree":    "Stages logged this year contradict each other and were set aside; correct one of them.",
+	"choice-unfit":             "Your choice '{value}' does not suit this place ({text}).",
+}
+
+// Reason says one line of evidence.
+func (s Speaker) Reason(r year.Reason) string {
+	t, ok := reasons[r.Rule]
+	if !ok {
+		return ""
+	}
+	value := r.Value
+	if _, v, err := pomology.Find(r.Choice, r.Value); err == nil {
+		value = v.Name
+	}
+	t = strings.NewReplacer(
+		"{day}", s.Day(r.Day), "{n}", s.Amount(r.Number, r.Unit), "{t}", s.Amount(r.Threshold, r.Unit),
+		"{text}", s.text(r), "{value}", value, "{anchor}", s.Anchor(r.Anchor),
+	).Replace(t)
+	return t
+}
+
+// text names what a reason quotes: a slug of a table, or a person's own words.
+func (s Speaker) text(r year.Reason) string {
+	switch r.Rule {
+	case "bears-on":
+		return pomology.Bearing(r.Text).Habit().Wood
+	case "form-height", "lower-once-more", "form-needs-wires":
+		return FormName(pomology.FormSlug(r.Text))
+	case "carried-over":
+		if r.Text == "" {
+			return "no reason given."
+		}
+	}
+	return strings.ReplaceAll(r.Text, "_", " ")
+}
+
+// FormName is the name of a form.
+func FormName(f pomology.FormSlug) string {
+	form, err := pomology.FormBySlug(f)
+	if err != nil {
+		return string(f)
+	}
+	return form.Name
+}
+
+var anchorNames = map[string]string{
+	"bud_swell": "bud swell", "bud_break": "bud break", "first_bloom": "first bloom", "full_bloom": "full bloom",
+	"petal_fall": "petal fall", "fruit10": "fruitlets of 10 mm", "fruit18": "fruitlets of 18 mm", "fruit24": "fruitlets of 24 mm",
+	"fruit14": "fruitlets of 14 mm", "fruit19": "fruitlets of 19 mm", "pit_hardening": "stone hardening", "drop_end": "end of natural drop",
+	"shoot_slowing": "growth slowing", "harvest_start": "harvest", "leaf_fall": "leaf fall", "leaf_fall_before": "leaf fall",
+	"harvest_end": "end of harvest", "shoots_10_cm": "shoots of 10 cm", "deep_dormancy": "deep dormancy", "deep_dormancy_end": "end of deep dormancy",
+	"summer_solstice": "summer solstice", "winter_solstice": "winter solstice", "last_spring_frost_50": "last spring frost, every other year",
+	"last_spring_frost_10": "last spring frost, one year in ten", "first_autumn_frost_50": "first autumn frost, every other year",
+	"planting": "planting", "logged": "the day it was logged", "date": "your date", "dormant": "dormancy",
+}
+
+// Anchor names an anchor or stage.
+func (s Speaker) Anchor(name string) string {
+	if n, ok := anchorNames[name]; ok {
+		return n
+	}
+	return strings.ReplaceAll(name, "_", " ")
+}
+
+// Bound says one side of a window with its span and where it comes from.
+func (s Speaker) Bound(b year.Bound) string {
+	if !b.Day.Known() {
+		return "open: " + s.Anchor(b.Anchor) + " is not reached here"
+	}
+	t := s.Day(b.Day)
+	if b.Source == "predicted" && b.Early.Known() && b.Late.Known() && b.Late > b.Early {
+		t += ", give or take " + s.Amount(float64(max(b.Late-b.Day, b.Day-b.Early)), "days")
+	}
+	switch {
+	case b.Anchor == year.DateSaid:
+		return t
+	case b.OffsetDays == 0:
+		t += " (" + s.Anchor(b.Anchor)
+	case b.OffsetDays > 0:
+		t += " (" + weeksOrDays(b.OffsetDays) + " after " + s.Anchor(b.Anchor)
+	default:
+		t += " (" + weeksOrDays(-b.OffsetDays) + " before " + s.Anchor(b.Anchor)
+	}
+	if b.Source == "observed" {
+		t += ", seen"
+	}
+	return t + ")"
+}
+
+func weeksOrDays(n int) string {
+	if n%7 == 0 {
+		return Speaker{}.Amount(float64(n/7), "weeks")
+	}
+	return Speaker{}.Amount(float64(n), "days")
+}

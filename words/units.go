@@ -1,0 +1,113 @@
+// Package words puts evidence into plain sentences, once, for all who speak to a person: screens, the calendar, printed
+// sheets. It holds every sentence of the job and the person's units; it decides nothing. Lengths come in metres,
+// centimetres or millimetres as named, temperatures in degrees Celsius.
+package words
+
+import (
+	"fmt"
+	"math"
+	"strconv"
+	"strings"
+
+	"vertumna/core/almanac"
+)
+
+// Units a person reads.
+type Units string
+
+// The two systems.
+const (
+	Metric Units = "metric"
+	US     Units = "us"
+)
+
+// Speaker puts evidence into the words and units of one person. The zero value speaks metric.
+type Speaker struct{ Units Units }
+
+var months = [12]string{"January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"}
+
+// Day says a date without its year, as "9 March".
+func (s Speaker) Day(d almanac.Day) string {
+	if !d.Known() {
+		return "a day not yet known"
+	}
+	_, m, day := d.Date()
+	return fmt.Sprintf("%d %s", day, months[m-1])
+}
+
+// DayYear says a date with its year.
+func (s Speaker) DayYear(d almanac.Day) string {
+	if !d.Known() {
+		return s.Day(d)
+	}
+	return fmt.Sprintf("%s %d", s.Day(d), d.Year())
+}
+
+// Amount says a number in its unit: m, cm, mm, C, share, kg and counted things.
+func (s Speaker) Amount(x float64, unit string) string {
+	switch unit {
+	case "share":
+		return fmt.Sprintf("%.0f %%", x*100)
+	case "m":
+		if s.Units == US {
+			inches := math.Round(x / 0.0254)
+			return fmt.Sprintf("%.0f ft %.0f in", math.Floor(inches/12), math.Mod(inches, 12))
+		}
+		return trim(x, 2) + " m"
+	case "cm":
+		if s.Units == US {
+			return trim(x/2.54, 1) + " in"
+		}
+		return trim(x, 1) + " cm"
+	case "mm":
+		if s.Units == US {
+			return trim(x/25.4, 2) + " in"
+		}
+		return trim(x, 0) + " mm"
+	case "C":
+		if s.Units == US {
+			return trim(x*9/5+32, 0) + " °F"
+		}
+		return trim(x, 1) + " °C"
+	case "kg":
+		if s.Units == US {
+			return trim(x*2.20462, 1) + " lb"
+		}
+		return trim(x, 1) + " kg"
+	case "deg":
+		return trim(x, 0) + " degrees"
+	case "":
+		return trim(x, 1)
+	}
+	if math.Abs(x) == 1 {
+		unit = strings.TrimSuffix(unit, "s")
+	}
+	return trim(x, 1) + " " + unit
+}
+
+// trim prints a number with at most so many decimals and no trailing zeros.
+func trim(x float64, decimals int) string {
+	t := strconv.FormatFloat(x, 'f', decimals, 64)
+	if strings.Contains(t, ".") {
+		t = strings.TrimRight(strings.TrimRight(t, "0"), ".")
+	}
+	if t == "-0" {
+		t = "0"
+	}
+	return t
+}
+
+// Minutes says a span of work, as "1 h 50" or "35 min".
+func (s Speaker) Minutes(m float64) string {
+	whole := int(math.Round(m/5) * 5)
+	if m > 0 && whole == 0 {
+		whole = 5
+	}
+	if whole < 60 {
+		return fmt.Sprintf("%d min", whole)
+	}
+	if whole%60 == 0 {
+		return fmt.Sprintf("%d h", whole/60)
+	}
+	return fmt.Sprintf("%d h %02d", whole/60, whole%60)
+}

@@ -1,0 +1,124 @@
+package words_test
+
+import (
+	"fmt"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/require"
+
+	"vertumna/core/almanac"
+	"vertumna/core/pomology"
+	"vertumna/core/year"
+	"vertumna/words"
+)
+
+func day(text string) almanac.Day {
+	d, _ := almanac.ParseDay(text)
+	return d
+}
+
+// yards are places and schools enough to make every rule speak.
+func yards(t *testing.T) (out []*year.Yard) {
+	t.Helper()
+	for _, site := range almanac.Climates() {
+		p, err := year.NewPlace(&site)
+		require.NoError(t, err)
+		for i, preset := range pomology.Presets() {
+			y := &year.Yard{Place: p, School: pomology.School{Preset: preset.Slug, Own: map[string]string{}}}
+			y.School.Own["height_cut"] = []string{"autumn", "midsummer-fruit-bud", "dormant-reduction", "solstice-five-weeks"}[i]
+			y.School.Own["pome_cut"] = []string{"after-bud-break", "deep-dormancy", "last-six-weeks", "deep-dormancy"}[i]
+			y.School.Own["stone_cut"] = []string{"dormant", "dry-summer", "bud-swell-to-bloom", "dry-summer"}[i]
+			y.School.Own["thin_time"] = []string{"bloom", "after-drop", "fruitlet-18", "after-drop"}[i]
+			if i == 1 {
+				y.School.Own["planting_cut"] = "almost-none"
+			}
+			for n, k := range pomology.Kinds() {
+				for m, aim := range []year.Aim{"", year.Build, year.Restrain, year.Restore, year.Retire} {
+					tr := year.Tree{
+						ID: fmt.Sprint(n, "-", m), Code: "A1", Kind: k, Aim: aim, Planted: almanac.DateOf(2026-3*m, 11, 5), Gone: almanac.NoDay,
+						Class: pomology.VigourClasses()[m], Form: k.Forms[m%len(k.Forms)], HeightM: float64(m), SpreadM: 2, TubLitres: float64(40 * (m % 2)), AsWhip: true,
+						Wishes: year.Wishes{Bag: true, LeavesOff: true, GraftWood: true, ThinAnyway: m == 2, Graft: []string{"summer", "spring"}[m%2]},
+					}
+					y.Trees = append(y.Trees, tr)
+					work := func(date string, kind year.TaskKind, share float64) {
+						y.Entries = append(y.Entries, year.Entry{Tree: tr.ID, Date: day(date), Season: 2027, Kind: year.WorkEntry, Task: kind, Outcome: year.Done, Share: share, Minutes: 40, Device: "tie", Headed: true, OpensSun: true})
+					}
+					work("2027-02-01", year.Bend, 0)
+					work("2027-03-01", year.Graft, 0)
+					work("2027-03-02", year.Notching, 0)
+					work("2027-03-03", year.DormantCut, 0.1+float64(m)/8)
+					y.Entries = append(y.Entries, year.Entry{Tree: tr.ID, Date: day("2027-04-28"), Season: 2027, Kind: year.FrostEntry, Tmin: -6})
+				}
+			}
+			out = append(out, y)
+		}
+	}
+	return out
+}
+
+func TestEveryRuleThatAPlanUsesHasItsSentence(t *testing.T) {
+	for _, units := range []words.Units{words.Metric, words.US} {
+		s := words.Speaker{Units: units}
+		said := map[string]bool{}
+		say := func(slug, sentence string) {
+			require.NotEmpty(t, sentence, slug)
+			require.NotContains(t, sentence, "{", slug)
+			require.NotContains(t, sentence, "!", slug)
+			require.NotContains(t, sentence, "  ", slug)
+			said[slug] = true
+		}
+		for _, y := range yards(t) {
+			e, err := almanac.NewEnsemble(y.Place.Site, 7, nil, 2027)
+			require.NoError(t, err)
+			for _, d := range []string{"2027-06-20", "2027-10-15"} {
+				p, err := year.Make(y, e, day(d))
+				require.NoError(t, err)
+				for _, tp := range p.Trees {
+					for _, r := range tp.Warnings {
+						say(r.Rule, s.Reason(r))
+					}
+					for i := range tp.Tasks {
+						task := &tp.Tasks[i]
+						say(string(task.Kind), s.Title(task))
+						say(string(task.Kind)+" short", s.Short(task))
+						for _, r := range append(task.Reasons, task.Held...) {
+							say(r.Rule, s.Reason(r))
+						}
+						for _, g := range task.Window.Grades {
+							require.False(t, strings.HasSuffix(s.Grade(g), ": ."), g.Reason)
+						}
+						require.Len(t, s.Cautions(task.Cautions), len(task.Cautions)+1)
+						if task.State == year.Missed {
+							say(task.Instead, s.Instead(task.Instead))
+						}
+						say("bound", s.Bound(task.Window.Opens))
+						for _, o := range task.Others {
+							say("other", s.Other(o))
+						}
+					}
+				}
+			}
+		}
+		require.Greater(t, len(said), 130, "the yards must make nearly every rule speak")
+	}
+}
+
+func TestNumbersComeInThePersonsUnits(t *testing.T) {
+	metric, us := words.Speaker{}, words.Speaker{Units: words.US}
+	require.Equal(t, "2.3 m", metric.Amount(2.3, "m"))
+	require.Equal(t, "7 ft 7 in", us.Amount(2.3, "m"))
+	require.Equal(t, "-2.2 °C", metric.Amount(-2.2, "C"))
+	require.Equal(t, "28 °F", us.Amount(-2.2, "C"))
+	require.Equal(t, "1 week", metric.Amount(1, "weeks"))
+	require.Equal(t, "18 %", us.Amount(0.18, "share"))
+	require.Equal(t, "1 h 50", metric.Minutes(112))
+	require.Equal(t, "5 min", metric.Minutes(1))
+	require.Equal(t, "9 March 2027", metric.DayYear(day("2027-03-09")))
+}
+
+func TestABoundNamesItsAnchorAndItsSpan(t *testing.T) {
+	d := day("2027-03-09")
+	require.Equal(t, "9 March, give or take 9 days (6 weeks before bud break)", words.Speaker{}.Bound(year.Bound{Day: d, Early: d - 9, Late: d + 5, Anchor: "bud_break", OffsetDays: -42, Source: "predicted"}))
+	require.Equal(t, "9 March (bud break, seen)", words.Speaker{}.Bound(year.Bound{Day: d, Early: d, Late: d, Anchor: "bud_break", Source: "observed"}))
+}

@@ -89,40 +89,65 @@ func (s *Store) AddEntry(ctx context.Context, orchardID string, e *Entry) error 
 	if e.Created == "" {
 		e.Created = s.stamp()
 	}
-	body, err := json.Marshal(e)
-	if err != nil {
-		return err
-	}
 	return s.tx(ctx, func(tx *sql.Tx) error {
-		var tree, corrects any
-		if e.TreeID != "" {
-			tree = e.TreeID
-			if err := exists(ctx, tx, "trees", orchardID, e.TreeID); err != nil {
-				return err
-			}
-		}
-		if e.Corrects != "" {
-			corrects = e.Corrects
-			if err := exists(ctx, tx, "entries", orchardID, e.Corrects); err != nil {
-				return err
-			}
-			var by string
-			if err := tx.QueryRowContext(ctx, "SELECT id FROM entries WHERE corrects = ?", e.Corrects).Scan(&by); err == nil {
-				return &AlreadyCorrected{by}
-			} else if !errors.Is(err, sql.ErrNoRows) {
-				return err
-			}
-		}
-		r, err := tx.ExecContext(ctx, "INSERT INTO entries (id, orchard_id, tree_id, date, corrects, created, body) VALUES (?, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING",
-			e.ID, orchardID, tree, e.Date.String(), corrects, e.Created, string(body))
-		if err != nil {
+		fresh, err := addEntry(ctx, tx, orchardID, e)
+		if err != nil || !fresh {
 			return err
-		}
-		if n, _ := r.RowsAffected(); n == 0 {
-			return nil
 		}
 		return touch(ctx, tx, orchardID)
 	})
+}
+
+// AddEntries logs many entries at once, all or none.
+func (s *Store) AddEntries(ctx context.Context, orchardID string, es []Entry) error {
+	return s.tx(ctx, func(tx *sql.Tx) error {
+		for i := range es {
+			if es[i].ID == "" {
+				es[i].ID = NewID()
+			}
+			if es[i].Created == "" {
+				es[i].Created = s.stamp()
+			}
+			if _, err := addEntry(ctx, tx, orchardID, &es[i]); err != nil {
+				return err
+			}
+		}
+		return touch(ctx, tx, orchardID)
+	})
+}
+
+// addEntry writes one entry; fresh is false when it was in the journal already.
+func addEntry(ctx context.Context, tx *sql.Tx, orchardID string, e *Entry) (fresh bool, err error) {
+	body, err := json.Marshal(e)
+	if err != nil {
+		return false, err
+	}
+	var tree, corrects any
+	if e.TreeID != "" {
+		tree = e.TreeID
+		if err := exists(ctx, tx, "trees", orchardID, e.TreeID); err != nil {
+			return false, err
+		}
+	}
+	if e.Corrects != "" {
+		corrects = e.Corrects
+		if err := exists(ctx, tx, "entries", orchardID, e.Corrects); err != nil {
+			return false, err
+		}
+		var by string
+		if err := tx.QueryRowContext(ctx, "SELECT id FROM entries WHERE corrects = ?", e.Corrects).Scan(&by); err == nil {
+			return false, &AlreadyCorrected{by}
+		} else if !errors.Is(err, sql.ErrNoRows) {
+			return false, err
+		}
+	}
+	r, err := tx.ExecContext(ctx, "INSERT INTO entries (id, orchard_id, tree_id, date, corrects, created, body) VALUES (?, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING",
+		e.ID, orchardID, tree, e.Date.String(), corrects, e.Created, string(body))
+	if err != nil {
+		return false, err
+	}
+	n, _ := r.RowsAffected()
+	return n > 0, nil
 }
 
 func exists(ctx context.Context, tx *sql.Tx, table, orchardID, id string) error {

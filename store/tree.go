@@ -14,7 +14,7 @@ import (
 type Tree struct {
 	ID          string            `json:"id" readOnly:"true"`
 	Version     int               `json:"version" readOnly:"true"`
-	Code        string            `json:"code" minLength:"1" maxLength:"6" doc:"label on its stake, as C1"`
+	Code        string            `json:"code" maxLength:"6" doc:"label on its stake, as C1; empty on a new tree: the next free one"`
 	Kind        string            `json:"kind" doc:"slug of a kind"`
 	Name        string            `json:"name,omitempty" maxLength:"500" doc:"the owner's own name for it"`
 	Cultivar    string            `json:"cultivar,omitempty" maxLength:"500"`

@@ -118,6 +118,7 @@ var reasons = map[string]string{
 	"did-it-take":               "Four weeks on: did it take?",
 	"single-buds-asleep":        "Until {day}, two weeks before bud swell: pencil thick, upper sunny shoots, single buds asleep.",
 
+	"forbidden-until":          "Waits for dry summer weather, about {day}; dead wood may go in any dry week.",
 	"limit-reached":            "{n} has gone this year; your limit is {t}. Only dead and sick wood until leaf fall.",
 	"company-no-partner":       "No partner for it stands here: it will set little.",
 	"company-short-overlap":    "Its partners bloom together with it for only {n}; it wants {t}.",

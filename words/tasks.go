@@ -1,6 +1,9 @@
 package words
 
 import (
+	"strings"
+
+	"vertumna/core/almanac"
 	"vertumna/core/pomology"
 	"vertumna/core/year"
 )
@@ -197,4 +200,60 @@ func (s Speaker) StageName(stage string) string {
 		return "dormant"
 	}
 	return s.Anchor(stage)
+}
+
+// Account says how a tree's account stands.
+func (s Speaker) Account(a *year.Account) string {
+	about := ""
+	if a.Estimated {
+		about = "about "
+	}
+	switch {
+	case a.Exempt:
+		return "In formation: hard cuts are exempt by your school; " + about + s.Amount(a.Removed, "share") + " has gone."
+	case a.Removed == 0:
+		return "Nothing cut this year; " + s.Amount(a.Limit, "share") + " may go."
+	case a.Reached():
+		return about + s.Amount(a.Removed, "share") + " has gone: the line of " + s.Amount(a.Limit, "share") + " is reached."
+	}
+	return about + s.Amount(a.Removed, "share") + " of " + s.Amount(a.Limit, "share") + " has gone; " + s.Amount(a.Left, "share") + " of what stands may still go."
+}
+
+// Season says where the yard's trees stand on a day, and what comes next.
+func (s Speaker) Season(p *year.Plan, day almanac.Day) (stage, next string) {
+	count := map[string]int{}
+	best, soonest, soon := "dormant", almanac.NoDay, ""
+	for i := range p.Trees {
+		tp := &p.Trees[i]
+		count[tp.Stage]++
+		for _, st := range almanac.AllStages() {
+			if d := tp.Anchors.Day(st.String()); d.Known() && d > day && (!soonest.Known() || d < soonest) {
+				soonest, soon = d, s.Anchor(st.String())+", "+tp.Tree.Code
+			}
+		}
+	}
+	names := []string{"dormant"}
+	for _, st := range almanac.AllStages() {
+		names = append(names, st.String())
+	}
+	for _, n := range names {
+		if count[n] > count[best] {
+			best = n
+		}
+	}
+	stage = s.StageName(best)
+	if len(p.Trees) == 0 {
+		return "No trees yet", ""
+	}
+	if soon == "" {
+		return upper(stage), "nothing more this year"
+	}
+	return upper(stage), upper(soon) + " in " + s.Amount(float64(soonest-day), "days")
+}
+
+func upper(t string) string {
+	if t == "" {
+		return t
+	}
+	return strings.ToUpper(t[:1]) + t[1:]
 }

@@ -173,5 +173,5 @@ func (s Site) frostShift(want MonthDay, spring bool) (float64, error) {
 			hi = mid
 		}
 	}
-	return math.Round(hi*100) / 100, nil
+	return math.Ceil(hi*100) / 100, nil // rounded to the side that keeps the date
 }

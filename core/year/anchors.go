@@ -202,3 +202,13 @@ func Solstices(s *almanac.Site, season int) (summer, winter almanac.Day, err err
 	before, err := almanac.SeasonsOf(season - 1)
 	return now.June.Day(s.UTCOffsetMin), before.December.Day(s.UTCOffsetMin), err
 }
+
+// CheckObserved says whether the stages logged on a tree in the ensemble's season can all be true. Errors:
+// observed_order, observed_range, unknown_stage of the almanac.
+func CheckObserved(t *Tree, e *almanac.Ensemble, entries []Entry, south bool) error {
+	seen, before := observations(t, entries, e.Season, south)
+	_, err := e.Stages(almanac.StageRequest{
+		Kind: t.Kind, ChillClass: t.Chill, BloomClass: t.Bloom, HarvestClass: t.Harvest, Observed: seen, LeafFallBefore: before,
+	})
+	return err
+}

@@ -173,7 +173,8 @@ func stoneSummerCut(c *context) []draft {
 		d.reasons = append(d.reasons, d.closes.reason("short-summer-dead-wood-only"))
 		d.share = min(d.share, 0.05)
 	}
-	winter := Grade{open, c.petalFall().Day, Forbidden, "stone-only-dry-summer"}
+	fall := c.a.Day(LeafFallBefore)
+	winter := Grade{fall, c.petalFall().Day, Forbidden, "stone-only-dry-summer"}
 	d.grades = []Grade{
 		winter,
 		{shift(winter.To, 1), shift(d.opens.Day, -1), Possible, "fruit-still-on"},

@@ -19,6 +19,11 @@ func (t *Task) settle(shown almanac.Day) {
 				t.State, t.Group = Waits, Wait
 			}
 		}
+		// a hand that itches now is told what the job waits for
+		if t.GradeOn(shown).Level == Forbidden && t.Group == "" {
+			t.State, t.Group = Waits, Wait
+			t.Held = append(t.Held, reason("forbidden-until").on(t.Window.Opens.Anchor, opens))
+		}
 	case shown > closes:
 		t.State, t.Instead = Missed, taskFacts[t.Kind].Instead
 	case len(t.Held) > 0 && t.stillHeld(shown):

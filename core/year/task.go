@@ -1,6 +1,10 @@
 package year
 
-import "vertumna/core/almanac"
+import (
+	"slices"
+
+	"vertumna/core/almanac"
+)
 
 // TaskKind names a kind of task of the year.
 type TaskKind string
@@ -240,4 +244,14 @@ func (t *Task) GradeOn(d almanac.Day) Grade {
 		}
 	}
 	return Grade{d, d, Possible, "outside-window"}
+}
+
+// TaskKinds lists the kinds of task by name.
+func TaskKinds() []TaskKind {
+	out := make([]TaskKind, 0, len(taskFacts))
+	for k := range taskFacts {
+		out = append(out, k)
+	}
+	slices.Sort(out)
+	return out
 }

@@ -1,0 +1,159 @@
+// Package api speaks HTTP for the screens: requests, responses and problems. It holds no rule of the job.
+package api
+
+import (
+	"context"
+	"log/slog"
+	"net"
+	"net/http"
+	"net/url"
+	"time"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/danielgtaylor/huma/v2/adapters/humachi"
+	"github.com/go-chi/chi/v5"
+	"github.com/go-chi/chi/v5/middleware"
+
+	"vertumna/core/almanac"
+	"vertumna/store"
+)
+
+// Config is what a server is made from.
+type Config struct {
+	Store     *store.Store
+	Today     func() almanac.Day // the person's day
+	Now       func() time.Time
+	PublicURL string // base of the subscription address; empty: the address the request came to
+	Web       http.Handler
+	Log       *slog.Logger
+	Demo      bool
+	FillDemo  func(context.Context) error // adds the made-up orchards; nil: not offered
+}
+
+type server struct {
+	Config
+	planner *planner
+}
+
+// Body limits in bytes.
+const (
+	maxBody    = 1 << 20
+	maxArchive = 20 << 20
+)
+
+// New makes the handler of the whole program: the api, the calendar and the web application.
+func New(c Config) http.Handler {
+	s := &server{Config: c, planner: newPlanner(c.Store)}
+	r := chi.NewRouter()
+	r.Use(middleware.RequestID, s.logRequests, s.recoverer, secure, s.onlyOurHosts)
+	r.Use(http.NewCrossOriginProtection().Handler)
+	r.Use(middleware.Compress(5, "application/json", "application/problem+json", "text/html", "text/css", "text/javascript", "image/svg+xml", "text/calendar"))
+	s.register(humachi.New(r, apiConfig()))
+	r.Get("/api/orchards/{slug}/calendar.ics", s.downloadCalendar)
+	r.Get("/calendar/{token}.ics", s.subscribedCalendar)
+	if c.Web != nil {
+		r.NotFound(c.Web.ServeHTTP)
+	}
+	return r
+}
+
+func apiConfig() huma.Config {
+	useProblems()
+	c := huma.DefaultConfig("Vertumna", "1")
+	c.DocsPath = ""
+	c.OpenAPIPath = "/openapi"
+	c.SchemasPath = ""
+	c.CreateHooks = nil
+	return c
+}
+
+// OpenAPI is the contract the program publishes, as JSON.
+func OpenAPI() ([]byte, error) {
+	r := chi.NewRouter()
+	s := &server{}
+	api := humachi.New(r, apiConfig())
+	s.register(api)
+	return api.OpenAPI().MarshalJSON()
+}
+
+func (s *server) register(api huma.API) {
+	s.registerMeta(api)
+	s.registerOrchards(api)
+	s.registerPlace(api)
+	s.registerTrees(api)
+	s.registerJournal(api)
+	s.registerPlan(api)
+	s.registerCalendar(api)
+}
+
+// op registers an operation and maps its errors to problems.
+func op[I, O any](api huma.API, method, path, id, summary string, run func(context.Context, *I) (*O, error), limits ...int64) {
+	o := huma.Operation{OperationID: id, Method: method, Path: path, Summary: summary, MaxBodyBytes: maxBody}
+	if len(limits) > 0 {
+		o.MaxBodyBytes = limits[0]
+	}
+	huma.Register(api, o, func(ctx context.Context, in *I) (*O, error) {
+		out, err := run(ctx, in)
+		if err != nil {
+			return nil, asProblem(err)
+		}
+		return out, nil
+	})
+}
+
+func (s *server) logRequests(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		start := time.Now()
+		ww := middleware.NewWrapResponseWriter(w, r.ProtoMajor)
+		next.ServeHTTP(ww, r)
+		path := r.URL.Path
+		if len(path) > 10 && path[:10] == "/calendar/" {
+			path = "/calendar/..." // the address is a secret
+		}
+		s.Log.Info("request", "method", r.Method, "path", path, "status", ww.Status(), "bytes", ww.BytesWritten(), "ms", time.Since(start).Milliseconds(), "id", middleware.GetReqID(r.Context()))
+	})
+}
+
+func (s *server) recoverer(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		defer func() {
+			if v := recover(); v != nil {
+				s.Log.Error("panic", "path", r.URL.Path, "value", v)
+				http.Error(w, "something went wrong here", http.StatusInternalServerError)
+			}
+		}()
+		next.ServeHTTP(w, r)
+	})
+}
+
+// secure sets the headers that keep other pages out.
+func secure(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		h := w.Header()
+		h.Set("Content-Security-Policy", "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; object-src 'none'; base-uri 'none'; frame-ancestors 'none'")
+		h.Set("X-Content-Type-Options", "nosniff")
+		h.Set("Referrer-Policy", "same-origin")
+		next.ServeHTTP(w, r)
+	})
+}
+
+// onlyOurHosts answers only names of this machine and the public address, so that no foreign page reaches us by a name
+// of its own.
+func (s *server) onlyOurHosts(next http.Handler) http.Handler {
+	public := ""
+	if u, err := url.Parse(s.PublicURL); err == nil {
+		public = u.Hostname()
+	}
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		host := r.Host
+		if h, _, err := net.SplitHostPort(r.Host); err == nil {
+			host = h
+		}
+		ip := net.ParseIP(host)
+		if host != "localhost" && host != "" && (ip == nil || !ip.IsLoopback()) && (public == "" || host != public) {
+			http.Error(w, "host: "+host+" given, an address of this machine expected", http.StatusForbidden)
+			return
+		}
+		next.ServeHTTP(w, r)
+	})
+}

@@ -1,0 +1,96 @@
+package api
+
+import (
+	"context"
+	"net/http"
+	"strings"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/go-chi/chi/v5"
+
+	"vertumna/exchange"
+)
+
+// CalendarBody tells the address a calendar program subscribes to; empty when there is none.
+type CalendarBody struct {
+	Address string `json:"address"`
+}
+
+// CalendarOutput is the answer of calendar operations.
+type CalendarOutput struct{ Body CalendarBody }
+
+// HostInput carries the address the request came to.
+type HostInput struct {
+	SlugInput
+	host string
+}
+
+// Resolve takes the address from the request.
+func (in *HostInput) Resolve(ctx huma.Context) []error {
+	in.host = ctx.Host()
+	return nil
+}
+
+func (s *server) registerCalendar(api huma.API) {
+	const base = "/api/orchards/{slug}/calendar"
+	op(api, http.MethodGet, base, "get-calendar", "The subscription address", func(ctx context.Context, in *HostInput) (*CalendarOutput, error) {
+		o, err := s.Store.Orchard(ctx, in.Slug)
+		if err != nil {
+			return nil, err
+		}
+		token, err := s.Store.CalendarToken(ctx, o.ID)
+		return &CalendarOutput{CalendarBody{s.address(in.host, token)}}, err
+	})
+	op(api, http.MethodPost, base, "new-calendar", "A new subscription address; the one before is closed", func(ctx context.Context, in *HostInput) (*CalendarOutput, error) {
+		o, err := s.Store.Orchard(ctx, in.Slug)
+		if err != nil {
+			return nil, err
+		}
+		token, err := s.Store.NewCalendarToken(ctx, o.ID)
+		return &CalendarOutput{CalendarBody{s.address(in.host, token)}}, err
+	})
+	op(api, http.MethodDelete, base, "withdraw-calendar", "Close the subscription address", func(ctx context.Context, in *SlugInput) (*struct{}, error) {
+		o, err := s.Store.Orchard(ctx, in.Slug)
+		if err != nil {
+			return nil, err
+		}
+		return nil, s.Store.WithdrawCalendarToken(ctx, o.ID)
+	})
+}
+
+func (s *server) address(host, token string) string {
+	if token == "" {
+		return ""
+	}
+	base := strings.TrimRight(s.PublicURL, "/")
+	if base == "" {
+		base = "http://" + host
+	}
+	return base + "/calendar/" + token + ".ics"
+}
+
+func (s *server) downloadCalendar(w http.ResponseWriter, r *http.Request) {
+	slug := chi.URLParam(r, "slug")
+	w.Header().Set("Content-Disposition", `attachment; filename="`+slug+`.ics"`)
+	s.writeCalendar(w, r, slug)
+}
+
+func (s *server) subscribedCalendar(w http.ResponseWriter, r *http.Request) {
+	o, err := s.Store.OrchardByToken(r.Context(), chi.URLParam(r, "token"))
+	if err != nil {
+		http.Error(w, "this calendar address is closed", http.StatusNotFound)
+		return
+	}
+	s.writeCalendar(w, r, o.Slug)
+}
+
+func (s *server) writeCalendar(w http.ResponseWriter, r *http.Request, slug string) {
+	p, err := s.planner.plan(r.Context(), slug, s.Today())
+	if err != nil {
+		w.Header().Del("Content-Disposition")
+		http.Error(w, asProblem(err).Error(), http.StatusNotFound)
+		return
+	}
+	w.Header().Set("Content-Type", "text/calendar; charset=utf-8")
+	_, _ = w.Write([]byte(exchange.Calendar(p.Contents.Orchard.Name, p.Plans, p.Speaker, s.Now())))
+}

@@ -1,0 +1,259 @@
+package api
+
+import (
+	"context"
+	"net/http"
+	"strings"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"vertumna/core/almanac"
+	"vertumna/core/pomology"
+	"vertumna/core/year"
+	"vertumna/store"
+)
+
+// EntryInput logs an entry. The id may be the caller's own, so that one sent twice is logged once.
+type EntryInput struct {
+	SlugInput
+	Body store.Entry
+}
+
+// EntryBody is an entry with how good its day was for the job.
+type EntryBody struct {
+	Entry    store.Entry  `json:"entry"`
+	Grade    *GradeBody   `json:"grade,omitempty"`
+	Warnings []FieldError `json:"warnings" nullable:"false"`
+	UndoFor  int          `json:"undo_for_s"`
+}
+
+// EntryOutput is the answer to a logged entry.
+type EntryOutput struct{ Body EntryBody }
+
+// EntriesInput asks for the journal, of one tree or all.
+type EntriesInput struct {
+	SlugInput
+	Tree string `query:"tree"`
+	All  bool   `query:"all" doc:"corrected entries too"`
+}
+
+// OwnTaskInput writes a task of a person's own.
+type OwnTaskInput struct {
+	SlugInput
+	Body store.OwnTask
+}
+
+func (s *server) registerJournal(api huma.API) {
+	const base = "/api/orchards/{slug}/entries"
+	op(api, http.MethodGet, base, "list-entries", "The journal by date", func(ctx context.Context, in *EntriesInput) (*struct {
+		Body []store.Entry `nullable:"false"`
+	}, error,
+	) {
+		o, err := s.Store.Orchard(ctx, in.Slug)
+		if err != nil {
+			return nil, err
+		}
+		read := s.Store.Entries
+		if in.All {
+			read = s.Store.Journal
+		}
+		all, err := read(ctx, o.ID)
+		out := []store.Entry{}
+		for _, e := range all {
+			if in.Tree == "" || e.TreeID == in.Tree {
+				out = append(out, e)
+			}
+		}
+		return &struct {
+			Body []store.Entry `nullable:"false"`
+		}{out}, err
+	})
+	op(api, http.MethodPost, base, "add-entry", "Log what was done or seen", s.addEntry)
+	op(api, http.MethodDelete, base+"/{id}", "undo-entry", "Undo what was logged in the last ten seconds", func(ctx context.Context, in *IDInput) (*struct{}, error) {
+		o, err := s.Store.Orchard(ctx, in.Slug)
+		if err != nil {
+			return nil, err
+		}
+		return nil, s.Store.Undo(ctx, o.ID, in.ID)
+	})
+	s.registerOwnTasks(api)
+}
+
+func (s *server) registerOwnTasks(api huma.API) {
+	const base = "/api/orchards/{slug}/own-tasks"
+	op(api, http.MethodGet, base, "list-own-tasks", "Tasks of one's own", func(ctx context.Context, in *SlugInput) (*struct {
+		Body []store.OwnTask `nullable:"false"`
+	}, error,
+	) {
+		o, err := s.Store.Orchard(ctx, in.Slug)
+		if err != nil {
+			return nil, err
+		}
+		ts, err := s.Store.OwnTasks(ctx, o.ID)
+		return &struct {
+			Body []store.OwnTask `nullable:"false"`
+		}{ts}, err
+	})
+	op(api, http.MethodPost, base, "add-own-task", "A task of one's own", func(ctx context.Context, in *OwnTaskInput) (*struct{ Body store.OwnTask }, error) {
+		o, err := s.Store.Orchard(ctx, in.Slug)
+		if err != nil {
+			return nil, err
+		}
+		t := in.Body
+		t.ID = ""
+		if err := s.checkOwnTask(ctx, o, &t); err != nil {
+			return nil, err
+		}
+		err = s.Store.AddOwnTask(ctx, o.ID, &t)
+		return &struct{ Body store.OwnTask }{t}, err
+	})
+	op(api, http.MethodDelete, base+"/{id}", "remove-own-task", "Take a task of one's own out", func(ctx context.Context, in *IDInput) (*struct{}, error) {
+		o, err := s.Store.Orchard(ctx, in.Slug)
+		if err != nil {
+			return nil, err
+		}
+		return nil, s.Store.RemoveOwnTask(ctx, o.ID, in.ID)
+	})
+}
+
+func (s *server) checkOwnTask(ctx context.Context, o *store.Orchard, t *store.OwnTask) error {
+	if t.TreeID != "" {
+		if _, err := s.Store.Tree(ctx, o.ID, t.TreeID); err != nil {
+			return err
+		}
+	}
+	if t.Date == nil {
+		if _, err := almanac.ParseStage(t.Stage); err != nil || t.TreeID == "" {
+			return year.Problem{Code: "no_date", Field: "date", Given: "none", Expected: "a date, or a tree and a stage it follows"}
+		}
+	}
+	return nil
+}
+
+// addEntry checks an entry, adds what is known of its day (the tree's stage, the school in force, how good the day was)
+// and logs it. A job outside its window is accepted with its reason.
+func (s *server) addEntry(ctx context.Context, in *EntryInput) (*EntryOutput, error) {
+	c, err := s.Store.Contents(ctx, in.Slug)
+	if err != nil {
+		return nil, err
+	}
+	e := in.Body
+	e.Created = ""
+	tree, err := treeOf(c, e.TreeID)
+	if err != nil {
+		return nil, err
+	}
+	core := e.Core()
+	if err := refusals(year.CheckEntry(&core, tree, s.Today())); err != nil {
+		return nil, err
+	}
+	out := EntryBody{Warnings: []FieldError{}, UndoFor: int(store.UndoFor.Seconds())}
+	if c.Orchard.Site != nil {
+		e.Season = year.SeasonOf(e.Date, c.Orchard.Site.South())
+		if err := s.stampDay(ctx, in.Slug, &e, tree, &out); err != nil {
+			return nil, err
+		}
+	}
+	e.School = c.Orchard.School.Preset
+	if e.School == "" {
+		e.School = pomology.DefaultPreset
+	}
+	if e.Who == "" && len(c.People) > 0 {
+		e.Who = c.People[0].Name
+	}
+	if err := s.Store.AddEntry(ctx, c.Orchard.ID, &e); err != nil {
+		return nil, err
+	}
+	out.Entry = e
+	return &EntryOutput{out}, nil
+}
+
+func treeOf(c *store.Contents, id string) (*year.Tree, error) {
+	if id == "" {
+		return nil, nil
+	}
+	for i := range c.Trees {
+		if c.Trees[i].ID == id {
+			t, err := c.Trees[i].Core()
+			return &t, err
+		}
+	}
+	return nil, year.Problem{Code: "no_tree", Field: "tree_id", Given: id, Expected: "a tree of this orchard"}
+}
+
+// stampDay reads the plan of the entry's day: the task it was logged for, its grade, the tree's stage.
+func (s *server) stampDay(ctx context.Context, slug string, e *store.Entry, tree *year.Tree, out *EntryBody) error {
+	p, err := s.planner.plan(ctx, slug, e.Date)
+	if err != nil {
+		return err
+	}
+	if e.Kind == "observed" {
+		if _, err := almanac.ParseStage(e.Stage); err != nil {
+			return err
+		}
+		if err := s.checkObserved(p, e); err != nil {
+			return err
+		}
+	}
+	for _, pl := range p.Plans {
+		for i := range pl.Trees {
+			tp := &pl.Trees[i]
+			if tree == nil || tp.Tree.ID != tree.ID {
+				continue
+			}
+			if pl == p.Shown {
+				e.TreeStage = tp.Stage
+			}
+			if err := p.stampTask(tp, e, out); err != nil {
+				return err
+			}
+		}
+	}
+	return nil
+}
+
+// stampTask grades the day for the task the entry was logged for.
+func (p *Planned) stampTask(tp *year.TreePlan, e *store.Entry, out *EntryBody) error {
+	for i := range tp.Tasks {
+		t := &tp.Tasks[i]
+		if e.Kind != "work" || t.ID != e.TaskID && (e.TaskID != "" || string(t.Kind) != e.Task) {
+			continue
+		}
+		e.TaskID, e.Task, e.Season = t.ID, string(t.Kind), t.Season
+		outside := e.Date < t.Window.Opens.Day || e.Date > t.Window.Closes.Day
+		g := t.GradeOn(e.Date)
+		e.Grade = string(g.Level)
+		says := p.Speaker.Grade(g)
+		out.Grade = &GradeBody{dayOrNil(g.From), dayOrNil(g.To), string(g.Level), says}
+		worked := e.Outcome == "done" || e.Outcome == "part"
+		if worked && outside && (g.Level == year.Harmful || g.Level == year.Forbidden) && strings.TrimSpace(e.Reason) == "" {
+			return year.Problem{Code: "reason_wanted", Field: "reason", Given: "none for a day outside the window (" + says + ")", Expected: "why it was done then"}
+		}
+		return nil
+	}
+	return nil
+}
+
+// checkObserved refuses a stage that contradicts what was seen this season.
+func (s *server) checkObserved(p *Planned, e *store.Entry) error {
+	var tree *year.Tree
+	for i := range p.Yard.Trees {
+		if p.Yard.Trees[i].ID == e.TreeID {
+			tree = &p.Yard.Trees[i]
+		}
+	}
+	if tree == nil {
+		return year.Problem{Code: "no_tree", Field: "tree_id", Given: e.TreeID, Expected: "the tree the stage was seen on"}
+	}
+	seen := append([]year.Entry{}, p.Yard.Entries...)
+	for i := range seen {
+		if seen[i].ID == e.Corrects {
+			seen[i].Kind = "void"
+		}
+	}
+	ens, err := s.planner.ensemble(p.Contents.Orchard.Site, e.Season)
+	if err != nil {
+		return err
+	}
+	return year.CheckObserved(tree, ens, append(seen, e.Core()), p.Yard.Place.Site.South())
+}

@@ -1,0 +1,184 @@
+package api
+
+import (
+	"context"
+	"net/http"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"vertumna/core/almanac"
+	"vertumna/core/pomology"
+	"vertumna/core/year"
+	"vertumna/words"
+)
+
+// Meta is what the screens know of the job before any orchard: kinds, forms, schools, stages, tasks.
+type Meta struct {
+	Today   almanac.Day   `json:"today"`
+	Demo    bool          `json:"demo"`
+	Kinds   []KindMeta    `json:"kinds" nullable:"false"`
+	Forms   []NamedMeta   `json:"forms" nullable:"false"`
+	Choices []ChoiceMeta  `json:"choices" nullable:"false"`
+	Presets []PresetMeta  `json:"presets" nullable:"false"`
+	Stages  []NamedMeta   `json:"stages" nullable:"false"`
+	Tasks   []TaskMeta    `json:"tasks" nullable:"false"`
+	Sources []SourceMeta  `json:"sources" nullable:"false"`
+	Classes []VigourClass `json:"vigour_classes" nullable:"false"`
+}
+
+// VigourClass is the slug of a vigour class.
+type VigourClass string
+
+// NamedMeta is a slug with its name.
+type NamedMeta struct {
+	Slug     string `json:"slug"`
+	Name     string `json:"name"`
+	Sentence string `json:"sentence,omitempty"`
+}
+
+// SourceMeta says where the numbers of a table come from.
+type SourceMeta struct {
+	Table string `json:"table"`
+	From  string `json:"from"`
+}
+
+// KindMeta is a kind for the screens.
+type KindMeta struct {
+	Slug        string     `json:"slug"`
+	Name        string     `json:"name"`
+	Group       string     `json:"group"`
+	Habits      []string   `json:"habits" nullable:"false"`
+	Forms       []string   `json:"forms" nullable:"false"`
+	LowTree     string     `json:"low_tree"`
+	LowTreeNote string     `json:"low_tree_note,omitempty"`
+	SelfFertile string     `json:"self_fertile"`
+	Company     string     `json:"company,omitempty"`
+	Wood        string     `json:"wood"`
+	Bearing     string     `json:"bearing"`
+	BearingHint string     `json:"bearing_means"`
+	Reading     string     `json:"stage_reading"`
+	YearsLived  int        `json:"years_lived"`
+	HoursAYear  int        `json:"hours_a_year"`
+	Difficulty  int        `json:"difficulty"`
+	Sizes       []SizeMeta `json:"sizes" nullable:"false"`
+}
+
+// SizeMeta is a kind's size at a vigour class, metres.
+type SizeMeta struct {
+	Class     string  `json:"class"`
+	HeightM   float64 `json:"height_m"`
+	SpreadM   float64 `json:"spread_m"`
+	DistanceM float64 `json:"distance_m"`
+}
+
+// ChoiceMeta is a choice with its values.
+type ChoiceMeta struct {
+	Key     string      `json:"key"`
+	Name    string      `json:"name"`
+	Default string      `json:"default"`
+	Values  []ValueMeta `json:"values" nullable:"false"`
+}
+
+// ValueMeta is a value with the sentence for and against it.
+type ValueMeta struct {
+	Slug    string   `json:"slug"`
+	Name    string   `json:"name"`
+	For     string   `json:"for"`
+	Against string   `json:"against"`
+	Best    []string `json:"best" nullable:"false" doc:"site classes it suits best"`
+	Unfit   []string `json:"unfit" nullable:"false" doc:"site classes it does not suit"`
+}
+
+// PresetMeta is a preset with what it names.
+type PresetMeta struct {
+	Slug     string            `json:"slug"`
+	Name     string            `json:"name"`
+	Sentence string            `json:"sentence"`
+	Values   map[string]string `json:"values"`
+}
+
+// TaskMeta is a kind of task.
+type TaskMeta struct {
+	Kind  string `json:"kind"`
+	Title string `json:"title"`
+	Cut   bool   `json:"cut"`
+	Mark  string `json:"mark"`
+}
+
+func (s *server) registerMeta(api huma.API) {
+	op(api, http.MethodGet, "/api/meta", "get-meta", "What the screens know before any orchard", func(context.Context, *struct{}) (*struct{ Body Meta }, error) {
+		m := metaOnce()
+		m.Today, m.Demo = s.Today(), s.Demo
+		return &struct{ Body Meta }{m}, nil
+	})
+	op(api, http.MethodGet, "/healthz", "health", "Whether the program answers", func(ctx context.Context, _ *struct{}) (*struct {
+		Body struct {
+			OK bool `json:"ok"`
+		}
+	}, error,
+	) {
+		out := &struct {
+			Body struct {
+				OK bool `json:"ok"`
+			}
+		}{}
+		err := s.Store.Ping(ctx)
+		out.Body.OK = err == nil
+		return out, err
+	})
+}
+
+func list(in []string) []string {
+	if in == nil {
+		return []string{}
+	}
+	return in
+}
+
+func metaOnce() Meta {
+	m := Meta{}
+	for _, k := range pomology.Kinds() {
+		habit := k.Growth.Bearing.Habit()
+		km := KindMeta{
+			Slug: k.Slug, Name: k.Name, Group: string(k.Group), Habits: list(k.Habits), LowTree: string(k.LowTree), LowTreeNote: k.LowTreeNote,
+			SelfFertile: k.SelfFertile, Company: k.Company, Wood: k.Wood, Bearing: habit.Wood, BearingHint: habit.Means,
+			Reading: k.ChillHours.Reading, YearsLived: k.Care.YearsLived, HoursAYear: k.Care.HoursAYear, Difficulty: k.Care.Difficulty,
+		}
+		for _, f := range k.Forms {
+			km.Forms = append(km.Forms, string(f))
+		}
+		for _, c := range pomology.VigourClasses() {
+			if sz, ok := k.Sizes[c]; ok {
+				km.Sizes = append(km.Sizes, SizeMeta{string(c), sz.HeightM, sz.SpreadM, sz.DistanceM})
+			}
+		}
+		m.Kinds = append(m.Kinds, km)
+	}
+	for _, f := range pomology.Forms() {
+		m.Forms = append(m.Forms, NamedMeta{string(f.Slug), f.Name, f.Sentence})
+	}
+	for _, c := range pomology.Choices() {
+		cm := ChoiceMeta{Key: c.Key, Name: c.Name, Default: c.Default}
+		for _, v := range c.Values {
+			cm.Values = append(cm.Values, ValueMeta{v.Slug, v.Name, v.For, v.Against, list(v.Best), list(v.Unfit)})
+		}
+		m.Choices = append(m.Choices, cm)
+	}
+	for _, p := range pomology.Presets() {
+		m.Presets = append(m.Presets, PresetMeta{p.Slug, p.Name, p.Sentence, p.Values})
+	}
+	for _, st := range almanac.AllStages() {
+		m.Stages = append(m.Stages, NamedMeta{Slug: st.String(), Name: words.Speaker{}.Anchor(st.String())})
+	}
+	for _, k := range year.TaskKinds() {
+		f, _ := k.Facts()
+		m.Tasks = append(m.Tasks, TaskMeta{string(k), words.KindTitle(k), f.Cut, string(f.Mark)})
+	}
+	for _, src := range pomology.Sources() {
+		m.Sources = append(m.Sources, SourceMeta(src))
+	}
+	for _, c := range pomology.VigourClasses() {
+		m.Classes = append(m.Classes, VigourClass(c))
+	}
+	return m
+}

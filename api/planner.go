@@ -1,0 +1,154 @@
+package api
+
+import (
+	"context"
+	"encoding/json"
+	"hash/fnv"
+	"net/http"
+	"sync"
+
+	"vertumna/core/almanac"
+	"vertumna/core/year"
+	"vertumna/store"
+	"vertumna/words"
+)
+
+// planner keeps what is costly to make: the ensemble of each place and season, and the plans of the days last asked for.
+type planner struct {
+	store *store.Store
+
+	mu        sync.Mutex
+	ensembles map[ensembleKey]*ensembleSlot
+	plans     map[planKey]*Planned
+	order     []planKey
+}
+
+type ensembleKey struct {
+	site   uint64
+	season int
+}
+
+type ensembleSlot struct {
+	once sync.Once
+	ens  *almanac.Ensemble
+	err  error
+}
+
+type planKey struct {
+	slug     string
+	revision int
+	day      almanac.Day
+}
+
+// Planned is an orchard planned for a day: the season shown first, then those near the turn of the rail.
+type Planned struct {
+	Contents *store.Contents
+	Yard     *year.Yard
+	Plans    []*year.Plan
+	Shown    *year.Plan
+	Docket   year.Docket
+	Speaker  words.Speaker
+}
+
+const (
+	keepPlans     = 64
+	keepEnsembles = 24
+)
+
+func newPlanner(s *store.Store) *planner {
+	return &planner{store: s, ensembles: map[ensembleKey]*ensembleSlot{}, plans: map[planKey]*Planned{}}
+}
+
+// ensemble makes the ensemble of a site and season once.
+func (p *planner) ensemble(site *almanac.Site, season int) (*almanac.Ensemble, error) {
+	text, err := json.Marshal(site)
+	if err != nil {
+		return nil, err
+	}
+	h := fnv.New64a()
+	_, _ = h.Write(text)
+	key := ensembleKey{h.Sum64(), season}
+	p.mu.Lock()
+	slot, ok := p.ensembles[key]
+	if !ok {
+		if len(p.ensembles) >= keepEnsembles {
+			clear(p.ensembles)
+		}
+		slot = &ensembleSlot{}
+		p.ensembles[key] = slot
+	}
+	p.mu.Unlock()
+	slot.once.Do(func() { slot.ens, slot.err = almanac.NewEnsemble(site, almanac.SiteSeed(site.Slug), nil, season) })
+	return slot.ens, slot.err
+}
+
+// plan plans an orchard for a day. Errors: store.ErrNotFound, a problem when the place is not set up or the day lies
+// outside the years of the models.
+func (p *planner) plan(ctx context.Context, slug string, day almanac.Day) (*Planned, error) {
+	o, err := p.store.Orchard(ctx, slug)
+	if err != nil {
+		return nil, err
+	}
+	key := planKey{slug, o.Revision, day}
+	p.mu.Lock()
+	cached, ok := p.plans[key]
+	p.mu.Unlock()
+	if ok {
+		return cached, nil
+	}
+	if o.Site == nil {
+		return nil, problem(http.StatusConflict, "the place is not set up yet", FieldError{"site", "none", "a place with its normals", "no_place"})
+	}
+	if y := day.Year(); y < almanac.MinYear+2 || y > almanac.MaxYear-2 {
+		return nil, year.Problem{Code: "bad_year", Field: "day", Given: day.String(), Expected: "a day from 2002 to 2098"}
+	}
+	c, err := p.store.Contents(ctx, slug)
+	if err != nil {
+		return nil, err
+	}
+	out, err := p.make(c, day)
+	if err != nil {
+		return nil, err
+	}
+	p.keep(planKey{slug, c.Orchard.Revision, day}, out)
+	return out, nil
+}
+
+func (p *planner) make(c *store.Contents, day almanac.Day) (*Planned, error) {
+	y, err := c.Yard(day)
+	if err != nil {
+		return nil, err
+	}
+	out := &Planned{Contents: c, Yard: y, Speaker: words.Speaker{Units: words.Units(c.Orchard.Units)}}
+	south := y.Place.Site.South()
+	for _, season := range year.Seasons(day, south) {
+		ens, err := p.ensemble(c.Orchard.Site, season)
+		if err != nil {
+			return nil, err
+		}
+		plan, err := year.Make(y, ens, day)
+		if err != nil {
+			return nil, err
+		}
+		out.Plans = append(out.Plans, plan)
+		if season == year.SeasonOf(day, south) {
+			out.Shown = plan
+		}
+	}
+	out.Docket = year.DocketOf(out.Plans...)
+	return out, nil
+}
+
+func (p *planner) keep(key planKey, out *Planned) {
+	p.mu.Lock()
+	defer p.mu.Unlock()
+	if _, ok := p.plans[key]; ok {
+		return
+	}
+	if len(p.order) >= keepPlans {
+		delete(p.plans, p.order[0])
+		p.order = p.order[1:]
+	}
+	p.plans[key] = out
+	p.order = append(p.order, key)
+}

@@ -1,0 +1,168 @@
+package main
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"log/slog"
+	"net"
+	"net/http"
+	"os"
+	"path/filepath"
+	"syscall"
+	"time"
+
+	"github.com/spf13/cobra"
+
+	"vertumna/api"
+	"vertumna/core/almanac"
+	"vertumna/demo"
+	"vertumna/store"
+	"vertumna/web"
+)
+
+const defaultListen = "127.0.0.1:8475"
+
+// serving is what demo and serve share.
+type serving struct {
+	db, listen, publicURL, today string
+	quiet                        bool
+	isDemo                       bool
+}
+
+func (s *serving) flags(c *cobra.Command) {
+	c.Flags().StringVar(&s.listen, "listen", defaultListen, "address to listen on; loopback only")
+	c.Flags().StringVar(&s.publicURL, "public-url", "", "base of the calendar address, where it differs from the one listened on")
+	c.Flags().StringVar(&s.today, "today", "", "take this day (YYYY-MM-DD) for today")
+	c.Flags().BoolVar(&s.quiet, "quiet", false, "no request log")
+}
+
+func serveCommand() *cobra.Command {
+	s := &serving{}
+	c := &cobra.Command{
+		Use: "serve --db FILE", Short: "Serve the application with the orchards of a file", Args: cobra.NoArgs,
+		RunE: func(c *cobra.Command, _ []string) error { return s.run(c.Context(), nil) },
+	}
+	c.Flags().StringVar(&s.db, "db", "", "database file; made when it does not exist")
+	_ = c.MarkFlagRequired("db")
+	s.flags(c)
+	return c
+}
+
+func demoCommand() *cobra.Command {
+	s := &serving{isDemo: true}
+	fresh := false
+	c := &cobra.Command{
+		Use: "demo", Short: "Serve the application with two made-up orchards", Args: cobra.NoArgs,
+		Long: "Serve the application with two made-up orchards in a database of their own, kept until --fresh.",
+		RunE: func(c *cobra.Command, _ []string) error {
+			if s.db == "" {
+				dir, err := os.UserCacheDir()
+				if err != nil {
+					dir = os.TempDir()
+				}
+				s.db = filepath.Join(dir, "vertumna", "demo.db")
+				if err := os.MkdirAll(filepath.Dir(s.db), 0o755); err != nil {
+					return err
+				}
+			}
+			if fresh {
+				for _, end := range []string{"", "-wal", "-shm"} {
+					if err := os.Remove(s.db + end); err != nil && !errors.Is(err, os.ErrNotExist) {
+						return err
+					}
+				}
+			}
+			return s.run(c.Context(), fillDemo)
+		},
+	}
+	c.Flags().StringVar(&s.db, "db", "", "database file of the demo (default: in the user's cache folder)")
+	c.Flags().BoolVar(&fresh, "fresh", false, "start the demo anew")
+	s.flags(c)
+	return c
+}
+
+func fillDemo(ctx context.Context, st *store.Store, today almanac.Day) error {
+	all, err := st.Orchards(ctx)
+	if err != nil || len(all) > 0 {
+		return err
+	}
+	return demo.Fill(ctx, st, today)
+}
+
+// clock gives the person's day: the fixed one, else the date here and now.
+func (s *serving) clock() (func() almanac.Day, error) {
+	if s.today != "" {
+		d, err := almanac.ParseDay(s.today)
+		if err != nil {
+			return nil, fmt.Errorf("--today: %w", err)
+		}
+		return func() almanac.Day { return d }, nil
+	}
+	return func() almanac.Day {
+		y, m, d := time.Now().Date()
+		return almanac.DateOf(y, int(m), d)
+	}, nil
+}
+
+func (s *serving) run(ctx context.Context, fill func(context.Context, *store.Store, almanac.Day) error) error {
+	today, err := s.clock()
+	if err != nil {
+		return err
+	}
+	l, err := listen(s.listen)
+	if err != nil {
+		return err
+	}
+	st, err := store.Open(ctx, s.db)
+	if err != nil {
+		_ = l.Close()
+		return err
+	}
+	defer func() { _ = st.Close() }()
+	if fill != nil {
+		if err := fill(ctx, st, today()); err != nil {
+			return err
+		}
+	}
+	log := slog.New(slog.NewTextHandler(os.Stderr, nil))
+	if s.quiet {
+		log = slog.New(slog.DiscardHandler)
+	}
+	h := api.New(api.Config{
+		Store: st, Today: today, Now: time.Now, PublicURL: s.publicURL, Web: web.Handler(), Log: log, Demo: s.isDemo,
+		FillDemo: func(ctx context.Context) error { return demo.Fill(ctx, st, today()) },
+	})
+	srv := &http.Server{Handler: h, ReadHeaderTimeout: 5 * time.Second, ReadTimeout: time.Minute, IdleTimeout: 2 * time.Minute}
+	go func() {
+		<-ctx.Done()
+		end, cancel := context.WithTimeout(context.Background(), 5*time.Second)
+		defer cancel()
+		_ = srv.Shutdown(end)
+	}()
+	fmt.Printf("Vertumna is ready at http://%s\nIts data is in %s. Stop with Ctrl-C.\n", l.Addr(), s.db)
+	if err := srv.Serve(l); !errors.Is(err, http.ErrServerClosed) {
+		return err
+	}
+	return nil
+}
+
+// listen opens a loopback address; any other is refused in words, and so is one in use.
+func listen(address string) (net.Listener, error) {
+	host, port, err := net.SplitHostPort(address)
+	if err != nil {
+		return nil, fmt.Errorf("--listen: %q given, HOST:PORT expected, as %s", address, defaultListen)
+	}
+	ip := net.ParseIP(host)
+	if host != "localhost" && (ip == nil || !ip.IsLoopback()) {
+		return nil, fmt.Errorf("--listen: %q given, a loopback address expected, as %s: there are no passwords yet, so only this machine may reach it", address, defaultListen)
+	}
+	l, err := net.Listen("tcp", net.JoinHostPort(host, port))
+	if errors.Is(err, syscall.EADDRINUSE) {
+		return nil, fmt.Errorf("--listen: %s is in use by another program; name a free port, as --listen 127.0.0.1:0 for any", address)
+	}
+	if err != nil {
+		return nil, fmt.Errorf("--listen: %s: %w", address, err)
+	}
+	return l, nil
+}

@@ -1,0 +1,156 @@
+package demo
+
+import (
+	"math"
+	"sort"
+
+	"vertumna/core/almanac"
+	"vertumna/core/year"
+	"vertumna/store"
+)
+
+// Seasons of journal before the one of today.
+const pastSeasons = 2
+
+// settleDays: what closed so many days ago has been logged; what closed later is left for the person at the demo.
+const settleDays = 16
+
+// dice are the demo's choices: the same orchard and day give the same journal.
+type dice struct{ seed uint64 }
+
+func (d dice) roll(tree string, season int, channel int) float64 {
+	return almanac.NewStream(d.seed^almanac.SiteSeed(tree), almanac.Day(season), channel).U()
+}
+
+// journal walks the past seasons of the orchard's own plans and logs what a careful but busy owner would.
+func journal(o *orchard, today almanac.Day) ([]store.Entry, error) {
+	c := &store.Contents{Orchard: &o.doc, People: o.people, Trees: o.trees, Own: nil}
+	south := o.doc.Site.South()
+	now := year.SeasonOf(today, south)
+	d := dice{almanac.SiteSeed(o.doc.Slug)}
+	for season := now - pastSeasons; season <= now; season++ {
+		ens, err := almanac.NewEnsemble(o.doc.Site, almanac.SiteSeed(o.doc.Site.Slug), nil, season)
+		if err != nil {
+			return nil, err
+		}
+		from, to := year.Rail(season, south)
+		shown := min(to, today)
+		c.Entries = append(c.Entries, observedStages(c, ens, d, season, shown)...)
+		for range 2 { // the second walk meets the follow-ups of the first
+			y, err := c.Yard(shown)
+			if err != nil {
+				return nil, err
+			}
+			p, err := year.Make(y, ens, shown)
+			if err != nil {
+				return nil, err
+			}
+			for _, tp := range p.Trees {
+				c.Entries = append(c.Entries, workOn(tp, o, d, season, from, today)...)
+			}
+		}
+		c.Entries = append(c.Entries, measures(c, d, season, from, shown)...)
+		sort.SliceStable(c.Entries, func(i, j int) bool { return c.Entries[i].Date < c.Entries[j].Date })
+	}
+	return c.Entries, nil
+}
+
+func observedStages(c *store.Contents, ens *almanac.Ensemble, d dice, season int, shown almanac.Day) (out []store.Entry) {
+	for i := range c.Trees {
+		t, err := c.Trees[i].Core()
+		if err != nil || t.AgeIn(season, c.Orchard.Site.South()) < 2 {
+			continue
+		}
+		spans, err := ens.Stages(almanac.StageRequest{Kind: t.Kind, ChillClass: t.Chill, BloomClass: t.Bloom, HarvestClass: t.Harvest, LeafFallBefore: almanac.NoDay})
+		if err != nil {
+			continue
+		}
+		late := almanac.Day(math.Round(6*d.roll(t.ID, season, 1)) - 3)
+		for _, s := range []almanac.Stage{almanac.BudBreak, almanac.FullBloom} {
+			on := spans.Spans[s].Median + late
+			if !spans.Spans[s].Median.Known() || on > shown || s == almanac.BudBreak && d.roll(t.ID, season, 2) < 0.4 {
+				continue
+			}
+			out = append(out, store.Entry{TreeID: t.ID, Date: on, Season: season, Kind: "observed", Stage: s.String(), Who: c.People[0].Name})
+		}
+	}
+	return out
+}
+
+// measures: shoots and height in winter, height again after the summer cuts.
+func measures(c *store.Contents, d dice, season int, from, shown almanac.Day) (out []store.Entry) {
+	for i := range c.Trees {
+		t, err := c.Trees[i].Core()
+		if err != nil || t.AgeIn(season, c.Orchard.Site.South()) < 2 {
+			continue
+		}
+		shoot := math.Round(t.Kind.Growth.ExtensionCM * (0.6 + 0.7*d.roll(t.ID, season, 3)))
+		grown := math.Round((t.HeightM+0.1*d.roll(t.ID, season, 4))*20) / 20
+		winter := from + 70 + almanac.Day(20*d.roll(t.ID, season, 5))
+		if winter <= shown {
+			out = append(out, store.Entry{TreeID: t.ID, Date: winter, Season: season, Kind: "measured", HeightM: grown, ShootCM: shoot, Who: c.People[0].Name})
+		}
+	}
+	return out
+}
+
+// skipped are the kinds a demo owner leaves to the person at the screen or does not log.
+var skipped = map[year.TaskKind]bool{year.GiveStake: true, year.GiveMulch: true, year.GiveWires: true, year.Repot: true, year.HealthLook: true, year.Sprouts: true, year.YoungCare: true}
+
+func workOn(tp year.TreePlan, o *orchard, d dice, season int, from, today almanac.Day) (out []store.Entry) {
+	for i := range tp.Tasks {
+		t := &tp.Tasks[i]
+		if len(t.Entries) > 0 || skipped[t.Kind] || t.Window.Opens.Day < from-20 {
+			continue
+		}
+		ch := int(almanac.SiteSeed(string(t.Kind)) % 1000)
+		at := d.roll(t.Tree, season, ch)
+		length := float64(t.Window.Closes.Day - t.Window.Opens.Day)
+		on := saturday(t.Window.Opens.Day + almanac.Day(length*(0.35+0.4*at)))
+		on = max(t.Window.Opens.Day, min(on, t.Window.Closes.Day))
+		if on > today-3 || t.Window.Closes.Day > today-settleDays && at < 0.55 {
+			continue
+		}
+		if at > 0.93 && t.Kind != year.HarvestTask { // now and then a job is forgotten
+			continue
+		}
+		e := store.Entry{
+			TreeID: t.Tree, Date: on, Season: season, Kind: "work", Task: string(t.Kind), TaskID: t.ID, Outcome: "done",
+			Minutes: math.Round(t.Minutes * (0.8 + 0.5*at)), Who: o.people[ch%len(o.people)].Name, School: o.doc.School.Preset,
+			Grade: string(t.GradeOn(on).Level), Share: 0,
+		}
+		fillWork(&e, t, &tp, at)
+		out = append(out, e)
+	}
+	return out
+}
+
+// fillWork adds what a task's log would say.
+func fillWork(e *store.Entry, t *year.Task, tp *year.TreePlan, at float64) {
+	facts, _ := t.Kind.Facts()
+	switch {
+	case t.Kind == year.HarvestTask:
+		full := float64(tp.Tree.Kind.Care.YearsToFullCrop)
+		e.Kilos = math.Round(10*4*tp.Tree.SpreadM*tp.Tree.SpreadM*math.Min(1, float64(tp.Age)/full)*(0.3+0.6*at)) / 10
+		e.Fruit = int(e.Kilos * 1000 / tp.Tree.Kind.Crop.MassG)
+	case t.Kind == year.Bend:
+		e.Device = []string{"tie", "spreader", "clothespin"}[int(at*3)%3]
+	case facts.Cut && t.Kind != year.PlantingCut && t.Kind != year.Scaffolds:
+		e.Share = math.Round(100*math.Min(t.Share, 0.2)*(0.55+0.4*at)) / 100
+		e.Cuts = 6 + int(20*at)
+		if tp.Aim.Aim == year.Restore && t.Kind == year.DormantCut {
+			e.Outcome, e.Share, e.OpensSun = "part", 0.14, true
+			e.Reason = "the two tall limbs over the path stay until there are two of us"
+		}
+		if e.Share == 0 {
+			e.FreeOnly = true
+		}
+	}
+	if at < 0.06 && facts.Cut {
+		e.Outcome, e.Share, e.Cuts, e.Minutes = "left", 0, 0, 0
+		e.Reason = "rain every free day; nothing urgent on it"
+	}
+}
+
+// saturday is the Saturday at or before a day.
+func saturday(d almanac.Day) almanac.Day { return d - almanac.Day((d.Weekday()+1)%7) }

@@ -1,0 +1,98 @@
+// Package exchange brings orchards in and out by open formats: the calendar (RFC 5545), the archive (JSON) and monthly
+// normals (CSV). It decides nothing of the job.
+package exchange
+
+import (
+	"fmt"
+	"strings"
+	"time"
+
+	ics "github.com/arran4/golang-ical"
+
+	"vertumna/core/almanac"
+	"vertumna/core/year"
+	"vertumna/words"
+)
+
+// AlarmDays is how long before a window closes its alarm stands.
+const AlarmDays = 5
+
+// Calendar writes one event a task window, with stable ids, reasons in the description and an alarm five days before it
+// closes, never before it opens. stamp is the time the calendar is made.
+func Calendar(name string, plans []*year.Plan, s words.Speaker, stamp time.Time) string {
+	cal := ics.NewCalendarFor("Vertumna")
+	cal.SetMethod(ics.MethodPublish)
+	cal.SetName(name)
+	cal.SetXWRCalName(name)
+	for _, p := range plans {
+		for _, tp := range p.Trees {
+			for i := range tp.Tasks {
+				addEvent(cal, treeTitle(tp.Tree), &tp.Tasks[i], s, stamp)
+			}
+		}
+		for i := range p.Orchard {
+			addEvent(cal, name, &p.Orchard[i], s, stamp)
+		}
+	}
+	return cal.Serialize(ics.WithNewLineWindows)
+}
+
+func treeTitle(t *year.Tree) string {
+	if t.Name == "" {
+		return t.Code + " " + t.Kind.Name
+	}
+	return fmt.Sprintf("%s %s ‘%s’", t.Code, t.Kind.Name, t.Name)
+}
+
+// settledTitle is the word before the title of a task that needs no more, empty while it does.
+func settledTitle(st year.State) string {
+	switch st {
+	case year.IsDone:
+		return "Done: "
+	case year.IsLooked:
+		return "Done, nothing needed: "
+	case year.IsLeft:
+		return "Left: "
+	case year.Missed:
+		return "Missed: "
+	}
+	return ""
+}
+
+func addEvent(cal *ics.Calendar, owner string, t *year.Task, s words.Speaker, stamp time.Time) {
+	e := cal.AddEvent(t.ID + "@vertumna")
+	before := settledTitle(t.State)
+	e.SetDtStampTime(stamp)
+	e.SetSummary(before + owner + ": " + s.Title(t))
+	opens, closes := t.Window.Opens.Day, t.Window.Closes.Day
+	e.SetAllDayStartAt(midnight(opens))
+	e.SetAllDayEndAt(midnight(closes + 1))
+	e.SetTimeTransparency(ics.TransparencyTransparent)
+	e.SetDescription(description(t, s))
+	if before != "" {
+		return
+	}
+	a := e.AddAlarm()
+	a.SetAction(ics.ActionDisplay)
+	a.SetDescription(owner + ": " + s.Title(t) + " closes " + s.Day(closes))
+	a.SetTrigger(fmt.Sprintf("P%dDT8H", max(0, int(closes-opens)-AlarmDays)))
+}
+
+func description(t *year.Task, s words.Speaker) string {
+	lines := []string{
+		"Opens " + s.Bound(t.Window.Opens) + ".",
+		"Closes " + s.Bound(t.Window.Closes) + ".",
+	}
+	for _, r := range append(append([]year.Reason{}, t.Reasons...), t.Held...) {
+		lines = append(lines, s.Reason(r))
+	}
+	if t.State == year.Missed {
+		lines = append(lines, s.Instead(t.Instead))
+	}
+	return strings.Join(append(lines, s.Cautions(t.Cautions)...), "\n")
+}
+
+func midnight(d almanac.Day) time.Time {
+	y, m, day := d.Date()
+	return time.Date(y, time.Month(m), day, 0, 0, 0, 0, time.UTC)
+}

@@ -1,0 +1,158 @@
+package exchange_test
+
+import (
+	"context"
+	"errors"
+	"path/filepath"
+	"strings"
+	"testing"
+	"time"
+
+	"github.com/stretchr/testify/require"
+
+	"vertumna/core/almanac"
+	"vertumna/core/year"
+	"vertumna/demo"
+	"vertumna/exchange"
+	"vertumna/store"
+	"vertumna/words"
+)
+
+var ctx = context.Background()
+
+func day(text string) almanac.Day {
+	d, _ := almanac.ParseDay(text)
+	return d
+}
+
+func demoStore(t *testing.T, today string) *store.Store {
+	t.Helper()
+	s, err := store.Open(ctx, filepath.Join(t.TempDir(), "x.db"))
+	require.NoError(t, err)
+	t.Cleanup(func() { _ = s.Close() })
+	require.NoError(t, demo.Fill(ctx, s, day(today)))
+	return s
+}
+
+func plans(t *testing.T, s *store.Store, today string) []*year.Plan {
+	t.Helper()
+	c, err := s.Contents(ctx, "lower-terrace")
+	require.NoError(t, err)
+	y, err := c.Yard(day(today))
+	require.NoError(t, err)
+	e, err := almanac.NewEnsemble(c.Orchard.Site, 1, nil, year.SeasonOf(day(today), false))
+	require.NoError(t, err)
+	p, err := year.Make(y, e, day(today))
+	require.NoError(t, err)
+	return []*year.Plan{p}
+}
+
+// unfolded puts folded lines of a calendar together again.
+func unfolded(text string) []string {
+	return strings.Split(strings.ReplaceAll(text, "\r\n ", ""), "\r\n")
+}
+
+func TestTheCalendarHoldsOneEventATaskWithStableIds(t *testing.T) {
+	s := demoStore(t, "2027-03-10")
+	ps := plans(t, s, "2027-03-10")
+	stamp := time.Date(2027, 3, 10, 8, 0, 0, 0, time.UTC)
+	text := exchange.Calendar("Lower Terrace", ps, words.Speaker{}, stamp)
+	require.Equal(t, text, exchange.Calendar("Lower Terrace", plans(t, s, "2027-03-10"), words.Speaker{}, stamp), "the same plan gives the same bytes")
+	tasks := len(ps[0].Orchard)
+	for _, tp := range ps[0].Trees {
+		tasks += len(tp.Tasks)
+	}
+	uids := map[string]bool{}
+	for _, l := range unfolded(text) {
+		if strings.HasPrefix(l, "UID:") {
+			uids[l] = true
+		}
+	}
+	require.Len(t, uids, tasks)
+	require.NotContains(t, strings.ReplaceAll(text, "\r\n", ""), "\n", "lines end as RFC 5545 has it")
+}
+
+func TestDoneTasksKeepTheirEventWithoutAlarmAndAlarmsNeverComeBeforeTheWindow(t *testing.T) {
+	s := demoStore(t, "2027-03-10")
+	text := exchange.Calendar("Lower Terrace", plans(t, s, "2027-03-10"), words.Speaker{}, time.Unix(0, 0))
+	done, alarms := 0, 0
+	for _, event := range strings.Split(text, "BEGIN:VEVENT")[1:] {
+		if strings.Contains(event, "SUMMARY:Done") {
+			done++
+			require.NotContains(t, event, "VALARM")
+		}
+		if strings.Contains(event, "VALARM") {
+			alarms++
+			require.Contains(t, event, "TRIGGER:P")
+			require.NotContains(t, event, "TRIGGER:-")
+		}
+	}
+	require.Positive(t, done)
+	require.Positive(t, alarms)
+}
+
+func TestArchivesAreCheckedBeforeAnythingIsWritten(t *testing.T) {
+	for field, text := range map[string]string{
+		"archive":                        "nonsense",
+		"format":                         `{"format":"x"}`,
+		"version":                        `{"format":"vertumna-archive","version":9}`,
+		"orchards[0].trees[0].kind":      `{"format":"vertumna-archive","version":1,"orchards":[{"orchard":{"name":"A"},"trees":[{"id":"t","kind":"cactus"}]}]}`,
+		"orchards[0].journal[0].tree_id": `{"format":"vertumna-archive","version":1,"orchards":[{"orchard":{"name":"A"},"journal":[{"id":"e","tree_id":"t","date":"2026-01-01","kind":"note"}]}]}`,
+	} {
+		_, err := exchange.ReadArchive(strings.NewReader(text))
+		var e *exchange.ArchiveError
+		require.True(t, errors.As(err, &e), field)
+		require.Equal(t, field, e.Field)
+		require.NotEmpty(t, e.Expected)
+	}
+}
+
+func TestCorrectionsSurviveAnArchive(t *testing.T) {
+	s := demoStore(t, "2027-03-10")
+	c, err := s.Contents(ctx, "saltwind")
+	require.NoError(t, err)
+	first := &store.Entry{TreeID: c.Trees[0].ID, Date: day("2027-03-01"), Kind: "note", Note: "wrong"}
+	require.NoError(t, s.AddEntry(ctx, c.Orchard.ID, first))
+	require.NoError(t, s.AddEntry(ctx, c.Orchard.ID, &store.Entry{TreeID: c.Trees[0].ID, Date: day("2027-02-28"), Kind: "note", Note: "right", Corrects: first.ID}))
+	a, err := exchange.Export(ctx, s, "saltwind")
+	require.NoError(t, err)
+	slugs, err := exchange.Import(ctx, s, a)
+	require.NoError(t, err)
+	before, err := s.Contents(ctx, "saltwind")
+	require.NoError(t, err)
+	after, err := s.Contents(ctx, slugs[0])
+	require.NoError(t, err)
+	require.Len(t, after.Entries, len(before.Entries))
+	notes := 0
+	for _, e := range after.Entries {
+		require.NotEqual(t, "wrong", e.Note)
+		if e.Note == "right" {
+			notes++
+		}
+	}
+	require.Equal(t, 1, notes)
+}
+
+func TestNormalsAreReadInTheUnitsTheirNamesSay(t *testing.T) {
+	base := almanac.Climates()[0]
+	table := func(head, line string) string { return head + "\n" + strings.Repeat(line+"\n", 12) }
+	got, err := exchange.ReadNormals(strings.NewReader(table("Tmax (F), Tmin (F), Rain (in), wind_mph", "50, 41, 2, 10")), base)
+	require.NoError(t, err)
+	require.InDelta(t, 10, got.Tmax[3], 1e-9)
+	require.InDelta(t, 5, got.Tmin[3], 1e-9)
+	require.InDelta(t, 50.8, got.RainMM[3], 1e-9)
+	require.InDelta(t, 16.09, got.WindKmh[3], 0.01)
+	require.Equal(t, base.SunFrac, got.SunFrac, "what is missing keeps the climate's own value")
+	for words, text := range map[string]string{
+		"twelve months":     table("tmax,tmin,rain", "10,2,30")[:40],
+		"a column rain":     table("tmax,tmin", "10,2"),
+		`"x"`:               table("tmax,tmin,rain", "10,2,x"),
+		`"snow"`:            table("tmax,tmin,rain,snow", "10,2,30,1"),
+		"3 values expected": table("tmax,tmin,rain", "10,2"),
+	} {
+		_, err := exchange.ReadNormals(strings.NewReader(text), base)
+		require.ErrorContains(t, err, words)
+	}
+	_, err = exchange.ReadNormals(strings.NewReader(table("tmax,tmin,rain", "2,10,30")), base)
+	require.ErrorContains(t, err, "tmin[0]")
+}

@@ -216,7 +216,7 @@ func TestBadInputNamesTheFieldAndLosesNothing(t *testing.T) {
 
 	same := a.ok("POST", lt+"/trees/check", object{"code": "", "kind": "apple", "x": 6.1, "y": 4.9})
 	require.Equal(t, "same_spot", same["warnings"].([]any)[0].(object)["code"])
-	odd := "‏<b>نص</b> 🌳"
+	odd := "\u200f<b>نص</b> 🌳"
 	kept := a.ok("POST", lt+"/trees", tree("name", odd))["tree"].(object)
 	require.Equal(t, odd, kept["name"])
 	require.Equal(t, "T3", kept["code"], "the next free label")

@@ -297,7 +297,8 @@ func (s *Store) stamp() string { return s.now().UTC().Format(time.RFC3339Nano) }
 // rows reads documents with their ids and versions.
 func rows[T any](ctx context.Context, q interface {
 	QueryContext(context.Context, string, ...any) (*sql.Rows, error)
-}, set func(*T, string, int), query string, args ...any) ([]T, error) {
+}, set func(*T, string, int), query string, args ...any,
+) ([]T, error) {
 	rs, err := q.QueryContext(ctx, query, args...)
 	if err != nil {
 		return nil, err

@@ -9,7 +9,9 @@ import (
 var families = [][]TaskKind{
 	{DormantCut, SummerCut},
 	{HeightCut, AutumnHeight},
-	{RestrainCut}, {SummerShoots}, {Thin},
+	{RestrainCut},
+	{SummerShoots},
+	{Thin},
 }
 
 // familyRules are the rules whose windows depend on the school.

@@ -1,0 +1,68 @@
+# make demo   sets everything up and opens the demo orchard
+# make test   sets everything up and passes everything
+SHELL := /bin/bash
+NPM := npm --no-update-notifier --loglevel=error
+GO_SOURCES := $(shell find . -name '*.go' -not -path '*/node_modules/*') go.mod go.sum $(shell find store/migrations core -name '*.sql' -o -name '*.json' -o -name '*.csv')
+WEB_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts web/tsconfig.json
+
+.PHONY: demo serve build test test-go test-web test-e2e bench lint format types screenshots chromium clean
+
+demo: build
+	@./bin/vertumna demo $(ARGS)
+
+build: bin/vertumna
+
+bin/vertumna: $(GO_SOURCES) web/dist/index.html
+	CGO_ENABLED=0 go build -o $@ ./cmd/vertumna
+
+web/node_modules/.ready: web/package-lock.json
+	cd web && $(NPM) ci && touch node_modules/.ready
+
+e2e/node_modules/.ready: e2e/package-lock.json
+	cd e2e && $(NPM) ci && touch node_modules/.ready
+
+web/dist/index.html: $(WEB_SOURCES) web/node_modules/.ready
+	cd web && $(NPM) run build && touch dist/.gitkeep
+
+test: lint test-go test-web test-e2e
+
+test-go:
+	go test ./...
+
+test-web: web/node_modules/.ready
+	cd web && $(NPM) test
+
+test-e2e: build e2e/node_modules/.ready chromium
+	cd e2e && npx --no-install tsc -p . && npx --no-install playwright test
+
+chromium:
+	@command -v chromium >/dev/null || test -n "$$CHROMIUM" || (apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium >/dev/null) || (echo "Chromium is needed for the tests: install it, or name it in CHROMIUM"; exit 1)
+
+lint: web/node_modules/.ready
+	@test -z "$$(go tool gofumpt -l api cmd core demo exchange store words web/*.go)" || (echo "gofumpt wants these formatted (make format):"; go tool gofumpt -l api cmd core demo exchange store words web/*.go; exit 1)
+	go vet ./...
+	go tool staticcheck ./...
+	@! grep -n '"resolved"' web/package-lock.json e2e/package-lock.json || (echo "a lock file carries download addresses"; exit 1)
+	cd web && $(NPM) run lint && npx --no-install tsc --noEmit
+	@cd web && npx --no-install openapi-typescript ../api/openapi.json -o node_modules/.schema.d.ts >/dev/null && cmp -s node_modules/.schema.d.ts src/shared/schema.gen.d.ts || (echo "the TypeScript types have drifted from api/openapi.json: run make types"; exit 1)
+
+format: web/node_modules/.ready
+	go tool gofumpt -w api cmd core demo exchange store words web/*.go
+	cd web && $(NPM) run format
+
+# the contract the program publishes, and the types made from it
+types: web/node_modules/.ready
+	go run ./cmd/vertumna openapi > api/openapi.new && mv api/openapi.new api/openapi.json
+	cd web && $(NPM) run types
+
+bench:
+	go test -run xxx -bench . -benchmem ./core/... ./api
+	@$(MAKE) --no-print-directory build
+	@echo "first load of the web app, compressed script and style:"
+	@cd web/dist/assets && for f in $$(grep -oE 'assets/[^"]+\.(js|css)' ../index.html | sed 's#assets/##' | sort -u); do printf '%8d %s\n' $$(gzip -c $$f | wc -c) $$f; done | awk '{s+=$$1; print} END {printf "%8d bytes together\n", s}'
+
+screenshots: build e2e/node_modules/.ready chromium
+	cd e2e && SCREENSHOTS=1 npx --no-install playwright test screenshots
+
+clean:
+	rm -rf bin web/node_modules e2e/node_modules web/dist/assets web/dist/*.html

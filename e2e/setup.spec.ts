@@ -1,0 +1,99 @@
+import ICAL from 'ical.js';
+import { accessible, expect, fits, open, test } from './app';
+
+test('a first run: a place, three trees on the plan, and a docket', async ({ page, empty }) => {
+  await open(page, empty);
+  await expect(page.getByRole('heading', { name: 'Vertumna' })).toBeVisible();
+  await accessible(page);
+  await page.getByLabel('Name of the orchard').fill('Gäßchen <b>hof</b> 🌳');
+  await page.getByLabel('Latitude, north +').fill('95');
+  await page.getByLabel('Longitude, east +').fill('14.5');
+  await expect(page.getByText('95 given, -90 to 90 expected').first()).toBeVisible();
+  await page.getByLabel('Latitude, north +').fill('46.2');
+  await expect(page.getByRole('radio', { name: /Lower Terrace/ })).toBeChecked();
+  await page.getByLabel('Last spring frost, MM-DD').fill('05-02');
+  await page.getByRole('button', { name: 'Take this place' }).click();
+  await expect(page.getByText(/^Taken:/)).toBeVisible();
+  await page.getByLabel(/Fingertip height/).fill('221');
+  await page.getByRole('button', { name: 'Make the orchard' }).click();
+
+  await expect(page.getByText('No trees yet. Pace out the first one.')).toBeVisible();
+  const plan = page.getByRole('group', { name: /Plan of/ });
+  for (const [i, kind] of ['Apple', 'Sweet cherry', 'Quince'].entries()) {
+    await page.getByRole('button', { name: 'Add a tree' }).filter({ visible: true }).first().click();
+    const form = page.getByRole('form', { name: 'Add a tree' });
+    await form.getByLabel('Kind').click();
+    await page.getByRole('option', { name: kind, exact: true }).click();
+    const box = await plan.boundingBox();
+    if (!box) throw new Error('no plan');
+    await plan.click({ position: { x: box.width * (0.2 + 0.25 * i), y: box.height / 2 }, force: true });
+    await expect(form.getByText('Advised here')).toBeVisible();
+    await form.getByRole('button', { name: 'Plant it here' }).click();
+    await expect(page.getByRole('region', { name: `Tree A${String(i + 1)}` })).toBeVisible();
+    await page.getByRole('button', { name: 'Docket' }).click();
+  }
+  const docket = page.getByRole('region', { name: 'Docket' });
+  await expect(docket.getByText(/Stand back and look|Dormant cut/).first()).toBeVisible();
+  await fits(page);
+});
+
+test('switching the school moves windows', async ({ page, demo }) => {
+  await open(page, `${demo}/lower-terrace/year`);
+  const row = page.getByRole('button', { name: /^C2 Apple/ });
+  const before = await row.getAttribute('aria-label');
+  await open(page, `${demo}/lower-terrace/setup`);
+  await page.getByRole('radio', { name: /^Renewal row/ }).check();
+  await page.getByRole('button', { name: 'Save the changes' }).click();
+  await expect(page.getByRole('button', { name: 'Save the changes' })).toHaveCount(0);
+  await open(page, `${demo}/lower-terrace/year`);
+  await expect(row).not.toHaveAttribute('aria-label', before ?? '');
+  await row.click();
+  await expect(page.getByText(/Steady: Dormant cut/).first()).toBeVisible();
+});
+
+test('the calendar is read by a stranger, and its address can be withdrawn', async ({ page, demo }) => {
+  await open(page, `${demo}/lower-terrace/setup`);
+  const box = page.getByRole('region', { name: 'Calendar' });
+  await box.getByRole('button', { name: 'Make an address' }).click();
+  const address = (await box.locator('code').textContent()) ?? '';
+  const res = await page.request.get(address);
+  expect(res.headers()['content-type']).toContain('text/calendar');
+  const cal = new ICAL.Component(ICAL.parse(await res.text()) as unknown[]);
+  const events = cal.getAllSubcomponents('vevent').map((e) => new ICAL.Event(e));
+  expect(events.length).toBeGreaterThan(100);
+  expect(new Set(events.map((e) => e.uid)).size).toBe(events.length);
+  let alarms = 0;
+  for (const e of events) {
+    expect(e.startDate.isDate).toBe(true);
+    expect(e.endDate.compare(e.startDate)).toBeGreaterThan(0);
+    const done = e.summary.startsWith('Done');
+    const alarm = e.component.getFirstSubcomponent('valarm');
+    if (done) expect(alarm).toBeNull();
+    if (alarm) {
+      alarms += 1;
+      const trigger = alarm.getFirstPropertyValue('trigger') as ICAL.Duration;
+      expect(trigger.toSeconds()).toBeGreaterThanOrEqual(0);
+    }
+    expect(e.description).toContain('Local rules and licensed practice come first.');
+  }
+  expect(alarms).toBeGreaterThan(50);
+  expect(events.some((e) => e.summary.startsWith('Done'))).toBe(true);
+  await box.getByRole('button', { name: 'Withdraw it' }).click();
+  await expect(box.locator('code')).toHaveCount(0);
+  expect((await page.request.get(address)).status()).toBe(404);
+});
+
+test('an edit that clashes keeps both versions', async ({ page, demo }) => {
+  await open(page, `${demo}/lower-terrace/yard?tree=lower-terrace-C2`);
+  await page.getByRole('button', { name: 'Edit' }).click();
+  const form = page.getByRole('form', { name: 'Edit C2' });
+  await form.getByLabel('Your name for it').fill('Mine');
+  const trees = (await (await page.request.get(`${demo}/api/orchards/lower-terrace/trees`)).json()) as { id: string; version: number; name: string }[];
+  const c2 = trees.find((t) => t.id === 'lower-terrace-C2');
+  await page.request.put(`${demo}/api/orchards/lower-terrace/trees/lower-terrace-C2`, { data: { version: c2?.version, tree: { ...c2, name: 'Theirs' } } });
+  await form.getByRole('button', { name: 'Save' }).click();
+  await expect(form.getByText(/changed meanwhile/)).toBeVisible();
+  await form.getByRole('button', { name: 'Keep mine' }).click();
+  await form.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('heading', { name: /Mine/ })).toBeVisible();
+});

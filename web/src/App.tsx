@@ -1,0 +1,151 @@
+import { ThemeProvider } from '@mui/material/styles';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { lazy, Suspense, useEffect, useMemo, type ReactNode } from 'react';
+import { Navigate, Route, Routes, useParams } from 'react-router';
+import { Refused } from './shared/api';
+import { Frame } from './shared/Frame';
+import { useDusk } from './shared/dusk';
+import { HereContext, useHere, type Here } from './shared/orchard';
+import { useMeta, useOrchard, useOrchards, usePlan } from './shared/queries';
+import { ShownDay, useShown } from './shared/shown';
+import { makeTheme } from './shared/theme';
+import { Trouble } from './shared/Trouble';
+import { UndoOffer } from './shared/undo';
+import type { Units } from './shared/units';
+import Yard from './yard/Yard';
+
+const Trees = lazy(() => import('./trees/Trees'));
+const Year = lazy(() => import('./year/Year'));
+const Setup = lazy(() => import('./setup/Setup'));
+const FirstRun = lazy(() => import('./firstrun/FirstRun'));
+
+const client = new QueryClient({
+  defaultOptions: {
+    queries: { retry: (n, e) => !(e instanceof Refused) && n < 2, refetchOnWindowFocus: false, staleTime: 5_000 },
+  },
+});
+
+export function App() {
+  const dusk = useDusk();
+  useEffect(() => {
+    document.documentElement.dataset.theme = dusk ? 'dusk' : 'day';
+  }, [dusk]);
+  const theme = useMemo(() => makeTheme(dusk), [dusk]);
+  return (
+    <ThemeProvider theme={theme}>
+      <QueryClientProvider client={client}>
+        <Suspense fallback={<p className="page q">Opening the screen.</p>}>
+          <Routes>
+            <Route path="/" element={<Start />} />
+            <Route path="/new" element={<FirstRun />} />
+            <Route path="/:slug/*" element={<OrchardScreens />} />
+          </Routes>
+        </Suspense>
+      </QueryClientProvider>
+    </ThemeProvider>
+  );
+}
+
+const lastKey = 'vertumna-last';
+
+/** The orchard last open, the first there is, or the first run. */
+function Start() {
+  const all = useOrchards();
+  if (all.error)
+    return (
+      <div className="page">
+        <Trouble error={all.error} />
+      </div>
+    );
+  if (!all.data) return null;
+  const last = localStorage.getItem(lastKey);
+  const slug = all.data.find((o) => o.slug === last)?.slug ?? all.data[0]?.slug;
+  return <Navigate to={slug ? `/${slug}/yard` : '/new'} replace />;
+}
+
+function OrchardScreens() {
+  const { slug = '' } = useParams();
+  const meta = useMeta();
+  const orchard = useOrchard(slug);
+  useEffect(() => {
+    if (orchard.data) {
+      localStorage.setItem(lastKey, slug);
+      document.title = `${orchard.data.orchard.name} · Vertumna`;
+    }
+  }, [orchard.data, slug]);
+  if (orchard.error ?? meta.error) {
+    return (
+      <div className="page">
+        <h1>Vertumna</h1>
+        <Trouble error={orchard.error ?? meta.error} />
+        <a href="/">To the orchards</a>
+      </div>
+    );
+  }
+  if (!meta.data || !orchard.data) return null;
+  const base = { orchard: orchard.data.orchard, meta: meta.data, units: orchard.data.orchard.units as Units };
+  return (
+    <ShownDay key={slug} today={meta.data.today}>
+      <Planned base={base}>
+        <UndoOffer>
+          <Frame>
+            <Suspense fallback={<p className="page q">Opening the screen.</p>}>
+              <Routes>
+                <Route
+                  path="yard"
+                  element={
+                    <NeedsPlace>
+                      <Yard />
+                    </NeedsPlace>
+                  }
+                />
+                <Route
+                  path="trees"
+                  element={
+                    <NeedsPlace>
+                      <Trees />
+                    </NeedsPlace>
+                  }
+                />
+                <Route
+                  path="year"
+                  element={
+                    <NeedsPlace>
+                      <Year />
+                    </NeedsPlace>
+                  }
+                />
+                <Route path="setup/*" element={<Setup />} />
+                <Route path="*" element={<Navigate to={`/${slug}/yard`} replace />} />
+              </Routes>
+            </Suspense>
+          </Frame>
+        </UndoOffer>
+      </Planned>
+    </ShownDay>
+  );
+}
+
+function Planned({ base, children }: { base: Omit<Here, 'plan' | 'planError'>; children: ReactNode }) {
+  const { settled } = useShown();
+  const hasPlace = !!base.orchard.site;
+  const plan = usePlan(base.orchard.slug, hasPlace ? settled : '');
+  const here = useMemo(
+    () => ({ ...base, plan: hasPlace ? plan.data : undefined, planError: plan.error }),
+    [base, hasPlace, plan.data, plan.error],
+  );
+  return <HereContext.Provider value={here}>{children}</HereContext.Provider>;
+}
+
+/** A screen that plans cannot stand without a place: it keeps its frame with one sentence and one act. */
+function NeedsPlace({ children }: { children: ReactNode }) {
+  const { orchard } = useHere();
+  if (orchard.site) return children;
+  return (
+    <div className="page">
+      <h1>{orchard.name}</h1>
+      <p>Windows follow the sun and the weather of a place. Say where this orchard lies.</p>
+      <a href={`/${orchard.slug}/setup`}>Set up the place</a>
+    </div>
+  );
+}

@@ -1,0 +1,94 @@
+import { render, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { Docket } from './yard/Docket';
+import type { Docket as Data, Task } from './shared/api';
+
+const task = (id: string, code: string, more: Partial<Task> = {}): Task => ({
+  id,
+  code,
+  tree_id: `t-${code}`,
+  kind: 'stand-back',
+  title: 'Stand back and look',
+  short: 'look',
+  mark: 'care',
+  cut: false,
+  opens: '2026-11-01',
+  closes: '2027-03-01',
+  state: 'open',
+  group: 'now',
+  minutes: 5,
+  season: 2027,
+  kind_name: 'Apple',
+  tree_name: 'North',
+  opens_says: '1 November',
+  closes_says: '1 March',
+  opens_early: '2026-11-01',
+  closes_late: '2027-03-01',
+  reasons: [{ rule: 'look', says: 'The first step is never a cut.' }],
+  held: [],
+  cautions: ['Local rules and licensed practice come first.'],
+  minutes_says: '5 min',
+  minutes_estimated: true,
+  others: [],
+  grades: [{ level: 'better', says: 'Better: in its window.' }],
+  ...more,
+});
+
+const data = (more: Partial<Data>): Data => ({
+  day: '2027-02-20',
+  minutes: 15,
+  minutes_says: '15 min',
+  now: [],
+  closing: [],
+  opening: [],
+  wait: [],
+  missed: [],
+  local_rules: 'Local rules first.',
+  ...more,
+});
+
+describe('the docket', () => {
+  it('puts one job on many trees in one row and logs the tree chosen', async () => {
+    const log = vi.fn();
+    render(<Docket docket={data({ now: [task('a', 'A1'), task('b', 'A2')] })} onLog={log} onTree={vi.fn()} />);
+    const row = screen.getByRole('button', { name: /Stand back and look, A1 A2/ });
+    await userEvent.click(row);
+    await userEvent.click(screen.getByRole('button', { name: 'A2' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Log it' }));
+    expect(log).toHaveBeenCalledWith(expect.objectContaining({ id: 'b' }));
+  });
+
+  it('gives every cut a row of its own, with what it waits for', () => {
+    const cut = (id: string, code: string) =>
+      task(id, code, {
+        cut: true,
+        kind: 'summer-cut',
+        title: 'Dry-summer cut',
+        group: 'wait',
+        state: 'waits',
+        held: [{ rule: 'forbidden-until', says: 'Waits for dry summer weather.' }],
+      });
+    const { container } = render(
+      <Docket docket={data({ wait: [cut('a', 'B1'), cut('b', 'B2')] })} onLog={vi.fn()} onTree={vi.fn()} />,
+    );
+    const wait = container.querySelector('[data-group="wait"]');
+    expect(wait).not.toBeNull();
+    expect(within(wait as HTMLElement).getAllByText('Waits for dry summer weather.')).toHaveLength(2);
+  });
+
+  it('says so when nothing asks for anyone', () => {
+    render(<Docket docket={data({ minutes: 0 })} onLog={vi.fn()} onTree={vi.fn()} />);
+    expect(screen.getByText(/Nothing asks for you/)).toBeInTheDocument();
+  });
+
+  it('says what to do instead of a job that was missed', () => {
+    render(
+      <Docket
+        docket={data({ missed: [task('a', 'A1', { state: 'missed', instead: 'Thin still.', group: undefined })] })}
+        onLog={vi.fn()}
+        onTree={vi.fn()}
+      />,
+    );
+    expect(screen.getByText('Thin still.')).toBeInTheDocument();
+  });
+});

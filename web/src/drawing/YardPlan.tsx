@@ -1,0 +1,369 @@
+import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import type { Orchard, Plan, TreeSummary } from '../shared/api';
+import { useWidth } from '../shared/measure';
+import { show, type Units } from '../shared/units';
+import { HeightStaff } from './HeightStaff';
+import { lookOf, StakeShape } from './StakeLabel';
+import { YearRing } from './YearRing';
+import { FeatureShape } from './FeatureShape';
+
+export interface Ghost {
+  x: number;
+  y: number;
+  spreadM: number;
+  code: string;
+}
+
+interface Props {
+  orchard: Orchard;
+  plan: Plan;
+  units: Units;
+  selected: string;
+  onSelect: (id: string) => void;
+  ghost?: Ghost | undefined;
+  onGhost?: ((x: number, y: number) => void) | undefined;
+}
+
+export interface Extent {
+  x0: number;
+  y0: number;
+  x1: number;
+  y1: number;
+}
+
+/** The ground drawn: the outline when there is one, else a frame round the trees. */
+export function extentOf(orchard: Orchard, trees: { x: number; y: number; spread_m: number }[]): Extent {
+  const pts = orchard.plot.outline.length > 2 ? orchard.plot.outline : [];
+  const xs = [...pts.map((p) => p.x), ...trees.flatMap((t) => [t.x - t.spread_m / 2, t.x + t.spread_m / 2])];
+  const ys = [...pts.map((p) => p.y), ...trees.flatMap((t) => [t.y - t.spread_m / 2, t.y + t.spread_m / 2])];
+  if (pts.length)
+    return {
+      x0: Math.min(...pts.map((p) => p.x)),
+      x1: Math.max(...pts.map((p) => p.x)),
+      y0: Math.min(...pts.map((p) => p.y)),
+      y1: Math.max(...pts.map((p) => p.y)),
+    };
+  if (!xs.length) return { x0: 0, y0: 0, x1: 12, y1: 8 };
+  return {
+    x0: Math.floor(Math.min(...xs, 0)),
+    y0: Math.floor(Math.min(...ys, 0)),
+    x1: Math.ceil(Math.max(...xs, 6)),
+    y1: Math.ceil(Math.max(...ys, 4)),
+  };
+}
+
+/** The plan of the plot to scale: every tree with its crown, year ring and height staff. */
+export function YardPlan({ orchard, plan, units, selected, onSelect, ghost, onGhost }: Props) {
+  const [ref, width] = useWidth<HTMLDivElement>(700);
+  const svg = useRef<SVGSVGElement>(null);
+  const e = extentOf(orchard, plan.trees);
+  const pad = width < 500 ? 16 : 28;
+  const s = Math.max(8, (width - 2 * pad) / (e.x1 - e.x0));
+  const h = (e.y1 - e.y0) * s + 2 * pad;
+  const X = (m: number) => pad + (m - e.x0) * s;
+  const Y = (m: number) => pad + (e.y1 - m) * s;
+  const ring = width < 500 ? Math.min(20, Math.max(11, s * 0.5)) : Math.min(24, Math.max(14, s * 0.48));
+
+  const spot = (p: PointerEvent) => {
+    const box = svg.current?.getBoundingClientRect();
+    if (!box || !onGhost) return;
+    const round = (v: number) => Math.round(v * 10) / 10;
+    onGhost(round((p.clientX - box.left - pad) / s + e.x0), round(e.y1 - (p.clientY - box.top - pad) / s));
+  };
+  const nudge = (k: KeyboardEvent) => {
+    const by: Record<string, [number, number]> = {
+      ArrowLeft: [-0.1, 0],
+      ArrowRight: [0.1, 0],
+      ArrowUp: [0, 0.1],
+      ArrowDown: [0, -0.1],
+    };
+    const d = by[k.key];
+    if (!d || !ghost || !onGhost) return;
+    k.preventDefault();
+    onGhost(Math.round((ghost.x + d[0]) * 10) / 10, Math.round((ghost.y + d[1]) * 10) / 10);
+  };
+  const placing = !!ghost && !!onGhost;
+
+  return (
+    <div ref={ref}>
+      <svg
+        ref={svg}
+        className="plan"
+        width={width}
+        height={h}
+        viewBox={`0 0 ${String(width)} ${String(h)}`}
+        role="group"
+        aria-label={`Plan of ${orchard.name}`}
+        onPointerDown={(p) => {
+          if (!placing) return;
+          p.currentTarget.setPointerCapture(p.pointerId);
+          spot(p);
+        }}
+        onPointerMove={(p) => {
+          if (placing && p.currentTarget.hasPointerCapture(p.pointerId)) spot(p);
+        }}
+        style={placing ? { cursor: 'crosshair', touchAction: 'none' } : undefined}
+      >
+        <PlanDefs />
+        <Frame X={X} Y={Y} e={e} units={units} />
+        {orchard.plot.outline.length > 2 && (
+          <path
+            d={`M${orchard.plot.outline.map((p) => `${String(X(p.x))} ${String(Y(p.y))}`).join('L')}Z`}
+            fill="var(--sheet)"
+            fillOpacity={0.55}
+            stroke="var(--rule-strong)"
+            strokeWidth={0.8}
+          />
+        )}
+        {orchard.plot.features.map((f) => (
+          <FeatureShape key={f.id} f={f} X={X} Y={Y} s={s} />
+        ))}
+        {plan.trees.map((t) => (
+          <Crown key={t.id} t={t} cx={X(t.x)} cy={Y(t.y)} s={s} />
+        ))}
+        {ghost && (
+          <g>
+            <circle
+              cx={X(ghost.x)}
+              cy={Y(ghost.y)}
+              r={(ghost.spreadM / 2) * s}
+              fill="var(--leaf-wash)"
+              fillOpacity={0.6}
+              stroke="var(--leaf)"
+              strokeWidth={1.6}
+              strokeDasharray="0.1 4"
+              strokeLinecap="round"
+            />
+            {placing && (
+              <g
+                tabIndex={0}
+                role="button"
+                aria-label={`${ghost.code || 'New tree'}: arrow keys move it`}
+                onKeyDown={nudge}
+              >
+                <circle
+                  className="ringfocus"
+                  cx={X(ghost.x)}
+                  cy={Y(ghost.y)}
+                  r={16}
+                  fill="none"
+                  stroke="var(--focus)"
+                  strokeWidth={2}
+                />
+                <path
+                  d={`M${String(X(ghost.x) - 9)} ${String(Y(ghost.y))}h18M${String(X(ghost.x))} ${String(Y(ghost.y) - 9)}v18`}
+                  stroke="var(--ink)"
+                  strokeWidth={1.6}
+                />
+              </g>
+            )}
+          </g>
+        )}
+        {plan.trees.map((t) => (
+          <TreeMark
+            key={t.id}
+            t={t}
+            plan={plan}
+            cx={X(t.x)}
+            cy={Y(t.y)}
+            s={s}
+            ring={ring}
+            wide={width >= 500}
+            units={units}
+            selected={t.id === selected}
+            onSelect={onSelect}
+            inert={placing}
+          />
+        ))}
+        <NorthMark x={X(e.x1) - 20} y={Y(e.y1) + 26} north={orchard.plot.north_deg} />
+      </svg>
+    </div>
+  );
+}
+
+function PlanDefs() {
+  return (
+    <defs>
+      <pattern id="hatch-leaf" width={6} height={6} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <path d="M0 0V6" stroke="var(--leaf)" strokeWidth={0.9} strokeOpacity={0.5} />
+      </pattern>
+      <pattern id="gravel" width={9} height={9} patternUnits="userSpaceOnUse">
+        <circle cx={2} cy={3} r={0.7} fill="var(--rule-strong)" />
+        <circle cx={6.5} cy={7} r={0.6} fill="var(--rule-strong)" />
+      </pattern>
+      <pattern id="earth" width={7} height={7} patternUnits="userSpaceOnUse" patternTransform="rotate(30)">
+        <path d="M0 0V7" stroke="var(--wood-two)" strokeWidth={0.8} strokeOpacity={0.6} />
+      </pattern>
+    </defs>
+  );
+}
+
+/** A graduated border: black and white metres, as on a surveyor's sheet. */
+function Frame({ X, Y, e, units }: { X: (m: number) => number; Y: (m: number) => number; e: Extent; units: Units }) {
+  const step = units === 'us' ? 0.3048 * 5 : 1;
+  const label = units === 'us' ? 2 : 4;
+  const along = (from: number, to: number) =>
+    Array.from({ length: Math.max(0, Math.floor((to - from) / step + 1e-6)) }, (_, i) => from + i * step);
+  return (
+    <g aria-hidden="true">
+      <rect
+        x={X(e.x0) - 6}
+        y={Y(e.y1) - 6}
+        width={X(e.x1) - X(e.x0) + 12}
+        height={Y(e.y0) - Y(e.y1) + 12}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth={0.8}
+      />
+      <rect
+        x={X(e.x0)}
+        y={Y(e.y1)}
+        width={X(e.x1) - X(e.x0)}
+        height={Y(e.y0) - Y(e.y1)}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth={0.8}
+      />
+      {along(e.x0, e.x1).map((m, i) => (
+        <g key={m}>
+          {i % 2 === 0 && <rect x={X(m)} y={Y(e.y0) + 0.5} width={X(step) - X(0)} height={5} fill="var(--ink)" />}
+          {i % 2 === 0 && <rect x={X(m)} y={Y(e.y1) - 5.5} width={X(step) - X(0)} height={5} fill="var(--ink)" />}
+          {i > 0 && i % label === 0 && (
+            <text x={X(m)} y={Y(e.y1) - 10} fontSize={12} textAnchor="middle" style={{ fill: 'var(--quiet)' }}>
+              {show(m - e.x0, 'm', units)}
+            </text>
+          )}
+        </g>
+      ))}
+      {along(e.y0, e.y1).map((m, i) => (
+        <g key={m}>
+          {i % 2 === 0 && (
+            <rect x={X(e.x0) - 5.5} y={Y(m + step)} width={5} height={Y(m) - Y(m + step)} fill="var(--ink)" />
+          )}
+          {i % 2 === 0 && (
+            <rect x={X(e.x1) + 0.5} y={Y(m + step)} width={5} height={Y(m) - Y(m + step)} fill="var(--ink)" />
+          )}
+          {i > 0 && i % label === 0 && (
+            <text x={X(e.x0) - 10} y={Y(m) + 4} fontSize={12} textAnchor="end" style={{ fill: 'var(--quiet)' }}>
+              {show(m - e.y0, 'm', units)}
+            </text>
+          )}
+        </g>
+      ))}
+    </g>
+  );
+}
+
+const flat = new Set(['flat-fan', 'wire-tiers', 'step-over']);
+
+/** A crown footprint: solid when measured, hatched when estimated; flat forms are as deep as they are. */
+function Crown({ t, cx, cy, s }: { t: TreeSummary; cx: number; cy: number; s: number }) {
+  const r = (t.spread_m / 2) * s;
+  const shape = (fill: string, stroke: string) =>
+    flat.has(t.form) ? (
+      <rect
+        x={cx - r}
+        y={cy - 0.25 * s}
+        width={2 * r}
+        height={0.5 * s}
+        rx={0.2 * s}
+        fill={fill}
+        stroke={stroke}
+        strokeWidth={1.1}
+      />
+    ) : (
+      <circle cx={cx} cy={cy} r={r} fill={fill} stroke={stroke} strokeWidth={1.1} />
+    );
+  return (
+    <g aria-hidden="true">
+      {shape('var(--leaf-wash)', 'none')}
+      {t.estimated && shape('url(#hatch-leaf)', 'none')}
+      {shape('none', 'var(--leaf)')}
+    </g>
+  );
+}
+
+interface MarkProps {
+  t: TreeSummary;
+  plan: Plan;
+  cx: number;
+  cy: number;
+  s: number;
+  ring: number;
+  wide: boolean;
+  units: Units;
+  selected: boolean;
+  onSelect: (id: string) => void;
+  inert: boolean;
+}
+
+function TreeMark({ t, plan, cx, cy, s, ring, wide, units, selected, onSelect, inert }: MarkProps) {
+  const groups = t.bars.map((b) => b.group).filter(Boolean);
+  const group = ['now', 'closing', 'opening', 'wait'].find((g) => groups.includes(g));
+  const over = t.height_m > t.reach_m + 0.005;
+  const half = flat.has(t.form) ? 0.3 * s : (t.spread_m / 2) * s;
+  const labelY = cy + Math.max(ring + 5, Math.min(half, ring + 14)) - 2;
+  const says = [
+    `${t.code} ${t.kind_name}${t.name ? ` ${t.name}` : ''}`,
+    t.stage_says,
+    t.height_m > 0 ? `${show(t.height_m, 'm', units)} high${over ? ', over reach' : ''}` : 'height unknown',
+    group
+      ? { now: 'work to do now', closing: 'work closing soon', opening: 'work opening soon', wait: 'work waits' }[group]
+      : 'nothing due',
+  ].join(', ');
+  return (
+    <g
+      role="button"
+      tabIndex={inert ? -1 : 0}
+      aria-label={says}
+      aria-pressed={selected}
+      onClick={() => onSelect(t.id)}
+      onKeyDown={(k) => {
+        if (k.key === 'Enter' || k.key === ' ') {
+          k.preventDefault();
+          onSelect(t.id);
+        }
+      }}
+      style={inert ? { pointerEvents: 'none' } : undefined}
+    >
+      <circle cx={cx} cy={cy} r={Math.max(ring + 6, 24)} fill="transparent" />
+      <circle className="ringfocus" cx={cx} cy={cy} r={ring + 10} fill="none" stroke="var(--focus)" strokeWidth={2} />
+      {selected && (
+        <circle cx={cx} cy={cy} r={Math.max(half + 5, ring + 9)} fill="none" stroke="var(--ink)" strokeWidth={1.6} />
+      )}
+      <YearRing cx={cx} cy={cy} r={ring} bars={t.bars} from={plan.from} to={plan.to} day={plan.day} />
+      {wide && t.height_m > 0 && (
+        <HeightStaff
+          x={cx + ring + 15}
+          foot={cy + ring}
+          heightM={t.height_m}
+          reachM={t.reach_m}
+          label={show(t.height_m, 'm', units)}
+        />
+      )}
+      <StakeShape code={t.code} look={lookOf(group)} x={wide && t.name ? cx - ring - 14 : cx - 13} y={labelY} />
+      {wide && t.name && (
+        <text
+          className="halo"
+          x={cx - ring - 14 + Math.max(22, 8 + t.code.length * 8) + 9}
+          y={labelY + 13}
+          fontSize={12}
+        >
+          {t.name.length > 16 ? `${t.name.slice(0, 15)}…` : t.name}
+        </text>
+      )}
+    </g>
+  );
+}
+
+function NorthMark({ x, y, north }: { x: number; y: number; north: number }) {
+  return (
+    <g transform={`translate(${String(x)} ${String(y)}) rotate(${String(-north)})`} aria-hidden="true">
+      <circle r={13} fill="var(--ground)" fillOpacity={0.9} stroke="var(--rule-strong)" strokeWidth={0.8} />
+      <path d="M0 -11L3.5 2H-3.5Z" fill="var(--ink)" />
+      <text y={11} textAnchor="middle" fontSize={9} fontWeight={700}>
+        N
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,129 @@
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import type { Person } from '../shared/api';
+import { useSavePerson } from '../shared/queries';
+import { Trouble } from '../shared/Trouble';
+import { read, show, unitOf, type Units } from '../shared/units';
+
+const weekdays = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
+
+export function newPerson(name: string): Person {
+  return {
+    id: '',
+    version: 0,
+    name,
+    fingertip_cm: 0,
+    ceiling_cm: 0,
+    hand_span_cm: 0,
+    hours_a_week: [0, 0, 0, 0, 0, 0, 0],
+    tools: [],
+  };
+}
+
+/** A person's reach, hands, hours and tools. */
+export function PersonForm({
+  slug,
+  person,
+  units,
+  onSaved,
+}: {
+  slug: string;
+  person: Person;
+  units: Units;
+  onSaved?: () => void;
+}) {
+  const [p, setP] = useState(person);
+  const [typed, setTyped] = useState<Record<string, string>>({});
+  const save = useSavePerson(slug);
+  const cm = (k: 'fingertip_cm' | 'ceiling_cm' | 'hand_span_cm', label: string, hint: string) => (
+    <TextField
+      label={`${label}, ${unitOf('cm', units)}`}
+      value={typed[k] ?? (p[k] ? show(p[k], 'cm', units) : '')}
+      onChange={(e) => {
+        setTyped({ ...typed, [k]: e.target.value });
+        setP({ ...p, [k]: read(e.target.value, 'cm', units) ?? 0 });
+      }}
+      helperText={hint}
+      slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+    />
+  );
+  return (
+    <div className="form">
+      <TextField label="Name" value={p.name} onChange={(e) => setP({ ...p, name: e.target.value })} />
+      <div className="pair">
+        {cm('fingertip_cm', 'Fingertip height', 'arm raised, flat on your feet; unknown: 200 cm is taken')}
+        {cm('hand_span_cm', 'Hand’s width', 'for spacing fruit')}
+      </div>
+      {cm('ceiling_cm', 'Own ceiling', 'only where your school accepts a ladder')}
+      <fieldset style={{ border: 0, padding: 0, margin: 0 }}>
+        <legend className="sm q">Hours free on each day of the week</legend>
+        <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8, marginTop: 6 }}>
+          {weekdays.map((d, i) => (
+            <TextField
+              key={d}
+              label={d}
+              type="number"
+              value={p.hours_a_week?.[i] ?? 0}
+              onChange={(e) =>
+                setP({
+                  ...p,
+                  hours_a_week: weekdays.map((_, j) => (j === i ? Number(e.target.value) : (p.hours_a_week?.[j] ?? 0))),
+                })
+              }
+              sx={{ width: 72 }}
+              slotProps={{ htmlInput: { min: 0, max: 24, step: 0.5 } }}
+            />
+          ))}
+        </div>
+      </fieldset>
+      <div>
+        <span className="sm q">Own tools, and the thickest wood each takes</span>
+        {p.tools.map((t, i) => (
+          <div key={i} className="pair" style={{ marginTop: 8 }}>
+            <TextField
+              label="Tool"
+              value={t.name}
+              onChange={(e) =>
+                setP({ ...p, tools: p.tools.map((x, j) => (j === i ? { ...x, name: e.target.value } : x)) })
+              }
+            />
+            <TextField
+              label={`Up to, ${unitOf('mm', units)}`}
+              defaultValue={t.max_mm ? show(t.max_mm, 'mm', units) : ''}
+              onChange={(e) =>
+                setP({
+                  ...p,
+                  tools: p.tools.map((x, j) =>
+                    j === i ? { ...x, max_mm: read(e.target.value, 'mm', units) ?? 0 } : x,
+                  ),
+                })
+              }
+            />
+          </div>
+        ))}
+        <Button size="small" onClick={() => setP({ ...p, tools: [...p.tools, { name: '', max_mm: 0 }] })}>
+          Add a tool
+        </Button>
+      </div>
+      <Trouble error={save.error} holds="Nothing was changed; what you typed stays here." />
+      <div className="acts">
+        <Button
+          variant="outlined"
+          disabled={save.isPending || p.name.trim() === ''}
+          onClick={() =>
+            save.mutate(p, {
+              onSuccess: (r) => {
+                setP(r);
+                onSaved?.();
+              },
+            })
+          }
+        >
+          Save
+        </Button>
+        {save.isSuccess && <span className="sm q">Saved.</span>}
+      </div>
+    </div>
+  );
+}

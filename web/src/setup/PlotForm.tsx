@@ -1,0 +1,167 @@
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import type { Feature, Orchard } from '../shared/api';
+import { read, show, unitOf, type Units } from '../shared/units';
+
+const kinds = ['wall', 'fence', 'hedge', 'path', 'bed', 'shade-tree', 'shed', 'water'] as const;
+
+interface Props {
+  orchard: Orchard;
+  units: Units;
+  onChange: (o: Orchard) => void;
+}
+
+type Points = { x: number; y: number }[];
+
+/** Points as people type them: east north, a pair a line or parted by semicolons. */
+export function readPoints(text: string, units: Units): Points | undefined {
+  const out: Points = [];
+  for (const part of text.split(/[;\n]+/).filter((p) => p.trim() !== '')) {
+    const [a, b, ...rest] = part.trim().split(/[\s]+|,\s+/);
+    const x = read(a ?? '', 'm', units);
+    const y = read(b ?? '', 'm', units);
+    if (x === undefined || y === undefined || rest.length) return undefined;
+    out.push({ x, y });
+  }
+  return out;
+}
+
+export function writePoints(points: Points, units: Units): string {
+  return points.map((p) => `${show(p.x, 'm', units)} ${show(p.y, 'm', units)}`).join('; ');
+}
+
+/** The outline of the plot by its corners' distances, and what stands on it. */
+export function PlotForm({ orchard, units, onChange }: Props) {
+  const plot = orchard.plot;
+  const set = (p: Partial<Orchard['plot']>) => onChange({ ...orchard, plot: { ...plot, ...p } });
+  const feature = (i: number, f: Partial<Feature>) =>
+    set({ features: plot.features.map((x, j) => (j === i ? { ...x, ...f } : x)) });
+  const m = unitOf('m', units);
+  return (
+    <div className="form">
+      <PointsField
+        label={`Corners of the plot, ${m} east and north of its south-west corner`}
+        points={plot.outline}
+        units={units}
+        onPoints={(outline) => set({ outline })}
+        hint="0 0; 16 0; 16 12; 0 12"
+      />
+      <div className="pair">
+        <TextField
+          label="Up on the plan is, degrees from north"
+          type="number"
+          value={plot.north_deg}
+          onChange={(e) => set({ north_deg: Number(e.target.value) })}
+        />
+        <TextField
+          label={`Distance of rows, ${m}`}
+          defaultValue={plot.row_distance_m ? show(plot.row_distance_m, 'm', units) : ''}
+          onChange={(e) => set({ row_distance_m: read(e.target.value, 'm', units) ?? 0 })}
+          helperText="empty: no rows"
+        />
+      </div>
+      {plot.features.map((f, i) => (
+        <div key={f.id} className="form" style={{ borderTop: '1px solid var(--rule)', paddingTop: 12, marginTop: 0 }}>
+          <div className="pair">
+            <TextField
+              select
+              label="What"
+              value={f.kind}
+              onChange={(e) => feature(i, { kind: e.target.value as Feature['kind'] })}
+            >
+              {kinds.map((k) => (
+                <MenuItem key={k} value={k}>
+                  {k.replace('-', ' ')}
+                </MenuItem>
+              ))}
+            </TextField>
+            <TextField label="Name" value={f.name ?? ''} onChange={(e) => feature(i, { name: e.target.value })} />
+          </div>
+          <PointsField
+            label="From, by, to"
+            points={f.points}
+            units={units}
+            onPoints={(points) => feature(i, { points })}
+            hint="0 12; 16 12"
+          />
+          <div className="pair">
+            <TextField
+              label={`Height, ${m}`}
+              defaultValue={f.height_m ? show(f.height_m, 'm', units) : ''}
+              onChange={(e) => feature(i, { height_m: read(e.target.value, 'm', units) ?? 0 })}
+            />
+            {f.kind === 'wall' || f.kind === 'fence' ? (
+              <TextField
+                label="Faces, degrees from north"
+                type="number"
+                value={f.faces_deg ?? 0}
+                onChange={(e) => feature(i, { faces_deg: Number(e.target.value) })}
+              />
+            ) : (
+              <TextField
+                label={`Width, ${m}`}
+                defaultValue={f.width_m ? show(f.width_m, 'm', units) : ''}
+                onChange={(e) => feature(i, { width_m: read(e.target.value, 'm', units) ?? 0 })}
+              />
+            )}
+          </div>
+          <Button size="small" onClick={() => set({ features: plot.features.filter((_, j) => j !== i) })}>
+            Take it out
+          </Button>
+        </div>
+      ))}
+      <Button
+        size="small"
+        onClick={() =>
+          set({
+            features: [
+              ...plot.features,
+              {
+                id: crypto.randomUUID(),
+                kind: 'wall',
+                points: [
+                  { x: 0, y: 0 },
+                  { x: 4, y: 0 },
+                ],
+              },
+            ],
+          })
+        }
+      >
+        Add a wall, path, bed
+      </Button>
+    </div>
+  );
+}
+
+function PointsField({
+  label,
+  points,
+  units,
+  onPoints,
+  hint,
+}: {
+  label: string;
+  points: Points;
+  units: Units;
+  onPoints: (p: Points) => void;
+  hint: string;
+}) {
+  const [text, setText] = useState(writePoints(points, units));
+  const good = readPoints(text, units) !== undefined;
+  return (
+    <TextField
+      label={label}
+      value={text}
+      error={!good}
+      helperText={good ? `as ${hint}` : 'pairs of numbers parted by semicolons expected'}
+      onChange={(e) => {
+        setText(e.target.value);
+        const p = readPoints(e.target.value, units);
+        if (p) onPoints(p);
+      }}
+    />
+  );
+}

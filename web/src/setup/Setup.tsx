@@ -1,0 +1,276 @@
+import Button from '@mui/material/Button';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { api, need, Refused, type Orchard } from '../shared/api';
+import { light, setLight, type Light } from '../shared/dusk';
+import { setSingleKeys, singleKeys } from '../shared/keys';
+import { useHere } from '../shared/orchard';
+import { usePeople, useSaveOrchard } from '../shared/queries';
+import { Trouble, Warnings } from '../shared/Trouble';
+import { OwnTasks } from './OwnTasks';
+import { newPerson, PersonForm } from './PersonForm';
+import { PlaceForm } from './PlaceForm';
+import { PlotForm } from './PlotForm';
+import { SchoolForm } from './SchoolForm';
+
+/** Place, people, school, units, plot, calendar and data of an orchard. */
+export default function Setup() {
+  const { orchard, meta, units } = useHere();
+  const [draft, setDraft] = useState(orchard);
+  const [seen, setSeen] = useState(orchard);
+  if (seen !== orchard) {
+    // a newer document has come: take its version, keep what was changed here only when nothing else changed
+    setSeen(orchard);
+    if (JSON.stringify(draft) === JSON.stringify(seen)) setDraft(orchard);
+    else if (orchard.version !== draft.version)
+      setDraft({
+        ...draft,
+        units: orchard.units,
+        version: seen.version === draft.version ? orchard.version : draft.version,
+      });
+  }
+  const save = useSaveOrchard(orchard.slug);
+  const people = usePeople(orchard.slug);
+  const [adding, setAdding] = useState(false);
+  const changed = JSON.stringify(draft) !== JSON.stringify(orchard);
+  const write = (o: Orchard) =>
+    save.mutate(o, {
+      onSuccess: (r) => {
+        setDraft(r.orchard);
+        setSeen(r.orchard);
+      },
+    });
+  const clash = save.error instanceof Refused && save.error.problem.status === 409;
+  return (
+    <div className="page" style={{ maxWidth: 860 }}>
+      <h1>Set up</h1>
+      <section className="sheetbox" aria-label="Place" style={{ marginTop: 12 }}>
+        <h2>Place</h2>
+        <p className="q sm">
+          {orchard.site
+            ? `${orchard.site.name}, ${String(orchard.site.lat)}, ${String(orchard.site.lon)}; normals from: ${orchard.site_from ?? 'unknown'}`
+            : 'Not set yet. Windows follow the sun and the weather of a place.'}
+        </p>
+        <PlaceForm
+          name={orchard.name}
+          site={orchard.site}
+          units={units}
+          act={orchard.site ? 'Change the place' : 'Take this place'}
+          onSite={(site, from) => write({ ...draft, site, site_from: from })}
+        />
+      </section>
+      <section className="sheetbox" aria-label="School">
+        <h2>School</h2>
+        <p className="q sm">
+          Where growers differ. It decides the windows, the limit and how high you pick; any tree may depart from it.
+        </p>
+        <SchoolForm meta={meta} orchard={draft} onChange={setDraft} />
+      </section>
+      <section className="sheetbox" aria-label="Plot">
+        <h2>Name, units and plot</h2>
+        <div className="form">
+          <label className="sm">
+            Name{' '}
+            <input
+              value={draft.name}
+              onChange={(e) => setDraft({ ...draft, name: e.target.value })}
+              style={{
+                font: 'inherit',
+                padding: 6,
+                width: '100%',
+                background: 'none',
+                color: 'inherit',
+                border: '1px solid var(--rule-strong)',
+                borderRadius: 4,
+              }}
+            />
+          </label>
+          <div role="radiogroup" aria-label="Units" style={{ display: 'flex', gap: 16 }}>
+            {(['metric', 'us'] as const).map((u) => (
+              <label key={u}>
+                <input
+                  type="radio"
+                  name="units"
+                  checked={draft.units === u}
+                  onChange={() => setDraft({ ...draft, units: u })}
+                />{' '}
+                {u === 'metric' ? 'metres, centimetres, kilos' : 'feet, inches, pounds'}
+              </label>
+            ))}
+          </div>
+        </div>
+        <PlotForm key={draft.units} orchard={draft} units={draft.units as 'metric' | 'us'} onChange={setDraft} />
+      </section>
+      {(changed || save.error) && (
+        <div className="sheetbox" style={{ position: 'sticky', bottom: 8, borderColor: 'var(--ink)', zIndex: 5 }}>
+          <Trouble
+            error={save.error}
+            holds={
+              clash
+                ? 'Both versions are kept: save yours over it, or take the one that stands.'
+                : 'Nothing was changed; what you typed stays here.'
+            }
+          />
+          <Warnings list={save.data?.warnings ?? []} />
+          <div className="acts">
+            <Button variant="contained" disabled={save.isPending || !changed} onClick={() => write(draft)}>
+              Save the changes
+            </Button>
+            {clash && (
+              <Button onClick={() => write({ ...draft, version: Number((save.error as Refused).fields[0]?.expected) })}>
+                Save mine over it
+              </Button>
+            )}
+            <Button
+              onClick={() => {
+                save.reset();
+                setDraft(orchard);
+              }}
+            >
+              Leave them
+            </Button>
+          </div>
+        </div>
+      )}
+      <section className="sheetbox" aria-label="People">
+        <h2>People</h2>
+        <p className="q sm">Reach is a body measure: the first person’s decides the reach line.</p>
+        {(people.data ?? []).map((p) => (
+          <details key={p.id} style={{ borderTop: '1px solid var(--rule)', padding: '8px 0' }}>
+            <summary>
+              <b>{p.name}</b>
+            </summary>
+            <PersonForm key={p.version} slug={orchard.slug} person={p} units={units} />
+          </details>
+        ))}
+        {adding ? (
+          <PersonForm slug={orchard.slug} person={newPerson('')} units={units} onSaved={() => setAdding(false)} />
+        ) : (
+          <Button onClick={() => setAdding(true)}>Add someone</Button>
+        )}
+      </section>
+      <OwnTasks />
+      <CalendarBox slug={orchard.slug} />
+      <DataBox orchard={orchard} />
+      <ScreenBox />
+    </div>
+  );
+}
+
+function CalendarBox({ slug }: { slug: string }) {
+  const client = useQueryClient();
+  const q = useQuery({
+    queryKey: ['calendar', slug],
+    queryFn: () => need(api.GET('/api/orchards/{slug}/calendar', { params: { path: { slug } } })),
+  });
+  const make = useMutation({
+    mutationFn: () => need(api.POST('/api/orchards/{slug}/calendar', { params: { path: { slug } } })),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['calendar', slug] }),
+  });
+  const end = useMutation({
+    mutationFn: () => need(api.DELETE('/api/orchards/{slug}/calendar', { params: { path: { slug } } })),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['calendar', slug] }),
+  });
+  return (
+    <section className="sheetbox" aria-label="Calendar">
+      <h2>Calendar</h2>
+      <p className="sm q">
+        One event a window, with its reasons and an alarm five days before it closes. The address is secret: who has it
+        can read the plan.
+      </p>
+      {q.data?.address && (
+        <p>
+          <code style={{ overflowWrap: 'anywhere' }}>{q.data.address}</code>
+        </p>
+      )}
+      <Trouble error={make.error ?? end.error ?? q.error} />
+      <div className="acts">
+        <Button variant="outlined" onClick={() => make.mutate()}>
+          {q.data?.address ? 'A new address' : 'Make an address'}
+        </Button>
+        {q.data?.address && <Button onClick={() => end.mutate()}>Withdraw it</Button>}
+        <Button component="a" href={`/api/orchards/${slug}/calendar.ics`}>
+          Download the calendar
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+function DataBox({ orchard }: { orchard: Orchard }) {
+  const client = useQueryClient();
+  const go = useNavigate();
+  const read = useMutation({
+    mutationFn: async (file: File) => need(api.POST('/api/archive', { body: JSON.parse(await file.text()) as never })),
+    onSuccess: async (r) => {
+      await client.invalidateQueries();
+      if (r.slugs[0]) void go(`/${r.slugs[0]}/yard`);
+    },
+  });
+  return (
+    <section className="sheetbox" aria-label="Data">
+      <h2>Data</h2>
+      <p className="sm q">
+        An archive holds the orchard with every entry ever logged. Whole copies of the database: vertumna backup and
+        vertumna restore.
+      </p>
+      <Trouble error={read.error} holds="Nothing was added." />
+      <div className="acts">
+        <Button variant="outlined" component="a" href={`/api/orchards/${orchard.slug}/archive`} download>
+          Export this orchard
+        </Button>
+        <Button component="label">
+          Import an archive
+          <input
+            type="file"
+            accept=".json,application/json"
+            hidden
+            onChange={(e) => {
+              const f = e.target.files?.[0];
+              if (f) read.mutate(f);
+              e.target.value = '';
+            }}
+          />
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+function ScreenBox() {
+  const [l, setL] = useState<Light>(light());
+  const [keys, setKeys] = useState(singleKeys());
+  return (
+    <section className="sheetbox" aria-label="Screen">
+      <h2>This screen</h2>
+      <div role="radiogroup" aria-label="Light" style={{ display: 'flex', gap: 16 }}>
+        {(['system', 'day', 'dusk'] as const).map((v) => (
+          <label key={v}>
+            <input
+              type="radio"
+              name="light"
+              checked={l === v}
+              onChange={() => {
+                setLight(v);
+                setL(v);
+              }}
+            />{' '}
+            {v === 'system' ? 'as the system' : v}
+          </label>
+        ))}
+      </div>
+      <label style={{ display: 'block', marginTop: 8 }}>
+        <input
+          type="checkbox"
+          checked={keys}
+          onChange={(e) => {
+            setSingleKeys(e.target.checked);
+            setKeys(e.target.checked);
+          }}
+        />{' '}
+        Single keys act (? lists them)
+      </label>
+    </section>
+  );
+}

@@ -1,0 +1,68 @@
+import createClient from 'openapi-fetch';
+import type { components, paths } from './schema.gen';
+
+export type Schemas = components['schemas'];
+export type Orchard = Schemas['Orchard'];
+export type Tree = Schemas['Tree'];
+export type Entry = Schemas['Entry'];
+export type Person = Schemas['Person'];
+export type Plan = Schemas['PlanBody'];
+export type TreeSummary = Schemas['TreeSummary'];
+export type Bar = Schemas['Bar'];
+export type Task = Schemas['TaskBody'];
+export type Docket = Schemas['DocketBody'];
+export type TreePlan = Schemas['TreePlanBody'];
+export type Meta = Schemas['Meta'];
+export type Site = Schemas['Site'];
+export type Feature = Schemas['Feature'];
+export type FieldError = Schemas['FieldError'];
+export type Problem = Schemas['Problem'];
+
+export const api = createClient<paths>({ baseUrl: '', fetch: (r) => globalThis.fetch(r) });
+
+/** A refusal of the program, with its fields. */
+export class Refused extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail ?? problem.title);
+  }
+
+  get fields(): FieldError[] {
+    return this.problem.errors ?? [];
+  }
+}
+
+/** No answer came: the network or the program is gone. */
+export class NoAnswer extends Error {
+  constructor() {
+    super('No answer from Vertumna. What is on the screen still holds; try again when it runs.');
+  }
+}
+
+interface Answer<T> {
+  data?: T;
+  error?: unknown;
+  response: Response;
+}
+
+/** Unwraps an answer, throwing Refused or NoAnswer. */
+export async function need<T>(call: Promise<Answer<T>>): Promise<T> {
+  let a: Answer<T>;
+  try {
+    a = await call;
+  } catch {
+    throw new NoAnswer();
+  }
+  if (!a.response.ok) {
+    const p = a.error as Problem | undefined;
+    throw new Refused(
+      p?.title
+        ? p
+        : {
+            type: 'about:blank',
+            title: `The program answered ${String(a.response.status)}`,
+            status: a.response.status,
+          },
+    );
+  }
+  return a.data as T;
+}

@@ -1,0 +1,64 @@
+/** Days are text as YYYY-MM-DD; arithmetic runs on whole days of UTC so that no clock change moves them. */
+export type Day = string;
+
+const ms = 86_400_000;
+
+export function toNumber(day: Day): number {
+  return Math.round(Date.parse(`${day}T00:00:00Z`) / ms);
+}
+
+export function fromNumber(n: number): Day {
+  return new Date(n * ms).toISOString().slice(0, 10);
+}
+
+export function addDays(day: Day, n: number): Day {
+  return fromNumber(toNumber(day) + n);
+}
+
+export function between(from: Day, to: Day): number {
+  return toNumber(to) - toNumber(from);
+}
+
+export function isDay(text: string | null | undefined): text is Day {
+  return !!text && /^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(Date.parse(`${text}T00:00:00Z`));
+}
+
+function format(day: Day, options: Intl.DateTimeFormatOptions): string {
+  return new Intl.DateTimeFormat(undefined, { ...options, timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
+}
+
+/** 20 Feb, in the person's locale. */
+export function short(day: Day): string {
+  return format(day, { day: 'numeric', month: 'short' });
+}
+
+/** Sat 20 February 2027, in the person's locale. */
+export function long(day: Day): string {
+  return format(day, { weekday: 'short', day: 'numeric', month: 'long', year: 'numeric' });
+}
+
+/** 20 February, in the person's locale. */
+export function plain(day: Day): string {
+  return format(day, { day: 'numeric', month: 'long' });
+}
+
+export function monthName(day: Day): string {
+  return format(day, { month: 'short' });
+}
+
+/** The first days of the months from one day to another. */
+export function monthStarts(from: Day, to: Day): Day[] {
+  const out: Day[] = [];
+  let year = Number(from.slice(0, 4));
+  let month = Number(from.slice(5, 7));
+  for (;;) {
+    const d = `${year}-${String(month).padStart(2, '0')}-01`;
+    if (d > to) return out;
+    if (d >= from) out.push(d);
+    month += 1;
+    if (month > 12) {
+      month = 1;
+      year += 1;
+    }
+  }
+}

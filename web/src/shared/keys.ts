@@ -1,0 +1,33 @@
+import { useEffect } from 'react';
+
+/** Whether a key press belongs to a field being typed in. */
+function inField(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+  );
+}
+
+const stored = 'vertumna-single-keys';
+
+export function singleKeys(): boolean {
+  return localStorage.getItem(stored) !== 'off';
+}
+
+export function setSingleKeys(on: boolean): void {
+  localStorage.setItem(stored, on ? 'on' : 'off');
+}
+
+/** Single keys of a screen: none fires in a text field, with a modifier, or when the person turned them off. */
+export function useKeys(keys: Record<string, () => void>): void {
+  useEffect(() => {
+    const press = (e: KeyboardEvent) => {
+      const act = keys[e.key];
+      if (!act || e.ctrlKey || e.metaKey || e.altKey || inField(e.target) || !singleKeys()) return;
+      if (document.querySelector('[role="dialog"], [role="menu"]')) return;
+      e.preventDefault();
+      act();
+    };
+    window.addEventListener('keydown', press);
+    return () => window.removeEventListener('keydown', press);
+  }, [keys]);
+}

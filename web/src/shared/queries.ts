@@ -1,0 +1,127 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, need, type Entry, type Orchard, type Person, type Tree } from './api';
+import type { Day } from './day';
+
+export function useMeta() {
+  return useQuery({ queryKey: ['meta'], queryFn: () => need(api.GET('/api/meta')), staleTime: 60_000 });
+}
+
+export function useOrchards() {
+  return useQuery({ queryKey: ['orchards'], queryFn: () => need(api.GET('/api/orchards')) });
+}
+
+export function useOrchard(slug: string) {
+  return useQuery({
+    queryKey: ['orchard', slug],
+    queryFn: () => need(api.GET('/api/orchards/{slug}', { params: { path: { slug } } })),
+    enabled: slug !== '',
+  });
+}
+
+const day = (slug: string, d: Day) => ({ params: { path: { slug }, query: { day: d } } });
+
+export function usePlan(slug: string, d: Day) {
+  return useQuery({
+    queryKey: ['plan', slug, d],
+    queryFn: () => need(api.GET('/api/orchards/{slug}/plan', day(slug, d))),
+    placeholderData: keepPreviousData,
+    enabled: d !== '',
+  });
+}
+
+export function useDocket(slug: string, d: Day) {
+  return useQuery({
+    queryKey: ['docket', slug, d],
+    queryFn: () => need(api.GET('/api/orchards/{slug}/docket', day(slug, d))),
+    placeholderData: keepPreviousData,
+    enabled: d !== '',
+  });
+}
+
+export function useTreePlan(slug: string, id: string, d: Day) {
+  return useQuery({
+    queryKey: ['tree-plan', slug, id, d],
+    queryFn: () =>
+      need(api.GET('/api/orchards/{slug}/trees/{id}/plan', { params: { path: { slug, id }, query: { day: d } } })),
+    placeholderData: (previous) => (previous?.summary.id === id ? previous : undefined),
+    enabled: id !== '' && d !== '',
+  });
+}
+
+export function useTrees(slug: string) {
+  return useQuery({
+    queryKey: ['trees', slug],
+    queryFn: () => need(api.GET('/api/orchards/{slug}/trees', { params: { path: { slug } } })),
+  });
+}
+
+export function useEntries(slug: string, tree?: string) {
+  return useQuery({
+    queryKey: ['entries', slug, tree ?? ''],
+    queryFn: () =>
+      need(api.GET('/api/orchards/{slug}/entries', { params: { path: { slug }, query: tree ? { tree } : {} } })),
+  });
+}
+
+export function usePeople(slug: string) {
+  return useQuery({
+    queryKey: ['people', slug],
+    queryFn: () => need(api.GET('/api/orchards/{slug}/people', { params: { path: { slug } } })),
+  });
+}
+
+/** Every write may move the whole plan: all that is shown is asked for again. */
+function useWrite<In, Out>(write: (input: In) => Promise<Out>) {
+  const client = useQueryClient();
+  return useMutation({ mutationFn: write, onSuccess: () => client.invalidateQueries() });
+}
+
+export function useSaveOrchard(slug: string) {
+  return useWrite((orchard: Orchard) =>
+    need(api.PUT('/api/orchards/{slug}', { params: { path: { slug } }, body: { version: orchard.version, orchard } })),
+  );
+}
+
+export function useSaveTree(slug: string) {
+  return useWrite((tree: Tree) =>
+    tree.id === ''
+      ? need(api.POST('/api/orchards/{slug}/trees', { params: { path: { slug } }, body: tree }))
+      : need(
+          api.PUT('/api/orchards/{slug}/trees/{id}', {
+            params: { path: { slug, id: tree.id } },
+            body: { version: tree.version, tree },
+          }),
+        ),
+  );
+}
+
+export function useRemoveTree(slug: string) {
+  return useWrite((id: string) =>
+    need(api.DELETE('/api/orchards/{slug}/trees/{id}', { params: { path: { slug, id } } })),
+  );
+}
+
+export function useLog(slug: string) {
+  return useWrite((body: Entry) =>
+    need(api.POST('/api/orchards/{slug}/entries', { params: { path: { slug } }, body })),
+  );
+}
+
+export function useUndo(slug: string) {
+  return useWrite((id: string) =>
+    need(api.DELETE('/api/orchards/{slug}/entries/{id}', { params: { path: { slug, id } } })),
+  );
+}
+
+export function useSavePerson(slug: string) {
+  return useWrite((person: Person) =>
+    person.id === ''
+      ? need(api.POST('/api/orchards/{slug}/people', { params: { path: { slug } }, body: person }))
+      : need(
+          api.PUT('/api/orchards/{slug}/people/{id}', {
+            params: { path: { slug, id: person.id } },
+            body: { version: person.version, person },
+          }),
+        ),
+  );
+}

@@ -1,0 +1,45 @@
+import { createTheme } from '@mui/material/styles';
+
+/** MUI in our own clothes: colours come from the tokens, so that dusk is one attribute away. */
+export function makeTheme(dusk: boolean) {
+  const c = dusk
+    ? {
+        leaf: '#7fbf9b',
+        onLeaf: '#122019',
+        ink: '#ece7d9',
+        quiet: '#aeb8ac',
+        ground: '#17201b',
+        sheet: '#1e2923',
+        rule: '#36423b',
+        autumn: '#e8aa88',
+      }
+    : {
+        leaf: '#2f6b4f',
+        onLeaf: '#ffffff',
+        ink: '#22302a',
+        quiet: '#56635b',
+        ground: '#faf7f0',
+        sheet: '#ffffff',
+        rule: '#d9d5c7',
+        autumn: '#86421f',
+      };
+  return createTheme({
+    palette: {
+      mode: dusk ? 'dark' : 'light',
+      primary: { main: c.leaf, contrastText: c.onLeaf },
+      error: { main: c.autumn },
+      text: { primary: c.ink, secondary: c.quiet },
+      background: { default: c.ground, paper: c.sheet },
+      divider: c.rule,
+    },
+    shape: { borderRadius: 4 },
+    typography: { fontFamily: 'var(--font-text)', fontSize: 14, button: { textTransform: 'none', fontWeight: 600 } },
+    shadows: Array(25).fill('none') as ReturnType<typeof createTheme>['shadows'],
+    components: {
+      MuiButton: { defaultProps: { disableElevation: true, disableRipple: true } },
+      MuiTextField: { defaultProps: { size: 'small', fullWidth: true } },
+      MuiButtonBase: { defaultProps: { disableRipple: true } },
+      MuiMenu: { styleOverrides: { paper: { border: `1px solid ${c.rule}` } } },
+    },
+  });
+}

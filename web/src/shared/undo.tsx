@@ -1,0 +1,52 @@
+import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { useUndo } from './queries';
+import { useHere } from './orchard';
+import { Trouble } from './Trouble';
+
+interface Offer {
+  id: string;
+  says: string;
+}
+
+const Context = createContext<(o: Offer) => void>(() => undefined);
+
+/** Offers to undo what was just logged, for ten seconds. */
+export const useOfferUndo = () => useContext(Context);
+
+const seconds = 10;
+
+export function UndoOffer({ children }: { children: ReactNode }) {
+  const { orchard } = useHere();
+  const undo = useUndo(orchard.slug);
+  const [offer, setOffer] = useState<Offer | null>(null);
+  const [left, setLeft] = useState(0);
+  useEffect(() => {
+    if (!offer) return;
+    const t = setInterval(() => setLeft((n) => n - 1), 1000);
+    return () => clearInterval(t);
+  }, [offer]);
+  const make = useCallback((o: Offer) => {
+    setOffer(o);
+    setLeft(seconds);
+  }, []);
+  const value = useMemo(() => make, [make]);
+  const visible = offer !== null && left > 0;
+  return (
+    <Context.Provider value={value}>
+      {children}
+      {visible && (
+        <div className="undo" role="status">
+          <span>{offer.says}</span>
+          <button
+            type="button"
+            onClick={() => undo.mutate(offer.id, { onSuccess: () => setOffer(null) })}
+            disabled={undo.isPending}
+          >
+            Undo <span className="num">({left})</span>
+          </button>
+          <Trouble error={undo.error} />
+        </div>
+      )}
+    </Context.Provider>
+  );
+}

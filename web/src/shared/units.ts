@@ -1,0 +1,48 @@
+/** The person's units, on the way in and out; the program keeps metres, centimetres, millimetres and kilos. */
+export type Units = 'metric' | 'us';
+
+interface Measure {
+  metric: { unit: string; per: number; digits: number };
+  us: { unit: string; per: number; digits: number };
+}
+
+const measures = {
+  m: { metric: { unit: 'm', per: 1, digits: 2 }, us: { unit: 'ft', per: 0.3048, digits: 1 } },
+  cm: { metric: { unit: 'cm', per: 1, digits: 0 }, us: { unit: 'in', per: 2.54, digits: 1 } },
+  mm: { metric: { unit: 'mm', per: 1, digits: 0 }, us: { unit: 'in', per: 25.4, digits: 2 } },
+  kg: { metric: { unit: 'kg', per: 1, digits: 1 }, us: { unit: 'lb', per: 0.45359237, digits: 1 } },
+  litre: { metric: { unit: 'l', per: 1, digits: 0 }, us: { unit: 'gal', per: 3.78541, digits: 1 } },
+  m2: { metric: { unit: 'm²', per: 1, digits: 1 }, us: { unit: 'sq ft', per: 0.09290304, digits: 0 } },
+} satisfies Record<string, Measure>;
+
+export type Quantity = keyof typeof measures;
+
+export function unitOf(q: Quantity, units: Units): string {
+  return measures[q][units].unit;
+}
+
+/** A number as the person reads it, without trailing zeros. */
+export function show(value: number, q: Quantity, units: Units): string {
+  const m = measures[q][units];
+  return String(Number((value / m.per).toFixed(m.digits)));
+}
+
+export function say(value: number, q: Quantity, units: Units): string {
+  return `${show(value, q, units)} ${unitOf(q, units)}`;
+}
+
+/** The same amount in the other units, for a hover. */
+export function other(value: number, q: Quantity, units: Units): string {
+  return say(value, q, units === 'metric' ? 'us' : 'metric');
+}
+
+/** What a person typed, in the program's units; undefined when it is no number. */
+export function read(text: string, q: Quantity, units: Units): number | undefined {
+  const v = Number(text.replace(',', '.'));
+  if (text.trim() === '' || !Number.isFinite(v)) return undefined;
+  return Math.round(v * measures[q][units].per * 1e4) / 1e4;
+}
+
+export function percent(share: number): string {
+  return `${String(Math.round(share * 100))} %`;
+}

@@ -1,0 +1,74 @@
+import { addDays, between, isDay, monthStarts } from './shared/day';
+import { read, say, show } from './shared/units';
+import { readPoints, writePoints } from './setup/PlotForm';
+import { angleOf, arc, inYear, shareOfYear } from './drawing/time';
+import { lanes } from './year/Year';
+import { weeksOf } from './year/HoursChart';
+import type { Bar, Plan } from './shared/api';
+
+describe('days', () => {
+  it('count across leap years and clock changes', () => {
+    expect(addDays('2028-02-28', 2)).toBe('2028-03-01');
+    expect(between('2027-03-27', '2027-03-29')).toBe(2);
+    expect(isDay('2027-02-30x')).toBe(false);
+    expect(isDay(null)).toBe(false);
+  });
+  it('list the first days of the months of a tree year', () => {
+    const m = monthStarts('2026-11-01', '2027-10-31');
+    expect(m).toHaveLength(12);
+    expect(m[0]).toBe('2026-11-01');
+    expect(monthStarts('2026-05-01', '2027-04-30')[8]).toBe('2027-01-01');
+  });
+});
+
+describe('units', () => {
+  it('go in and out without loss a person would see', () => {
+    expect(say(2.3, 'm', 'metric')).toBe('2.3 m');
+    expect(say(2.3, 'm', 'us')).toBe('7.5 ft');
+    expect(read(show(110, 'mm', 'us'), 'mm', 'us')).toBeCloseTo(110, 0);
+    expect(read('2,5', 'm', 'metric')).toBe(2.5);
+    expect(read('', 'm', 'metric')).toBeUndefined();
+    expect(read('tall', 'm', 'metric')).toBeUndefined();
+  });
+  it('read corners and say when they cannot', () => {
+    expect(readPoints('0 0; 16 0; 16 12', 'metric')).toEqual([
+      { x: 0, y: 0 },
+      { x: 16, y: 0 },
+      { x: 16, y: 12 },
+    ]);
+    expect(readPoints('0 0; 16', 'metric')).toBeUndefined();
+    expect(readPoints(writePoints([{ x: 1.5, y: 2 }], 'metric'), 'metric')).toEqual([{ x: 1.5, y: 2 }]);
+  });
+});
+
+describe('time as a place', () => {
+  it('is one scale for rail, ring and year', () => {
+    expect(shareOfYear('2026-11-01', '2026-11-01', '2027-10-31')).toBe(0);
+    expect(angleOf('2027-05-02', '2026-11-01', '2027-10-31')).toBeCloseTo(179.5, 0);
+    expect(inYear('2026-10-01', '2026-11-20', '2026-11-01', '2027-10-31')).toEqual(['2026-11-01', '2026-11-20']);
+    expect(inYear('2026-09-01', '2026-10-20', '2026-11-01', '2027-10-31')).toBeUndefined();
+    expect(arc(0, 0, 10, 0, 90)).toBe('M0.00 -10.00A10 10 0 0 1 10.00 0.00');
+  });
+  it('lays bars that overlap in lanes of their own', () => {
+    const bar = (id: string, opens: string, closes: string) => ({ id, opens, closes }) as Bar;
+    const got = lanes([
+      bar('a', '2027-01-01', '2027-02-01'),
+      bar('b', '2027-01-15', '2027-03-01'),
+      bar('c', '2027-02-02', '2027-03-01'),
+    ]);
+    expect(got.map((g) => `${g.bar.id}${String(g.lane)}`)).toEqual(['a0', 'b1', 'c0']);
+  });
+  it('adds the hours of a week by mark', () => {
+    const bar = { id: 'a', mark: 'thin', opens: '2026-11-01', closes: '2026-11-07', minutes: 90 } as Bar;
+    const plan = {
+      from: '2026-11-01',
+      to: '2027-10-31',
+      trees: [{ bars: [bar, bar] }],
+      orchard: [],
+    } as unknown as Plan;
+    const weeks = weeksOf(plan);
+    expect(weeks[0]?.total).toBe(3);
+    expect(weeks[0]?.byMark.get('thin')).toBe(3);
+    expect(weeks).toHaveLength(53);
+  });
+});

@@ -1,0 +1,312 @@
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { useState, type FormEvent } from 'react';
+import { Refused, type Entry, type Task } from '../shared/api';
+import type { Day } from '../shared/day';
+import { useLog, usePeople } from '../shared/queries';
+import { useHere } from '../shared/orchard';
+import { Trouble } from '../shared/Trouble';
+import { useOfferUndo } from '../shared/undo';
+import { read, unitOf } from '../shared/units';
+import { useShown } from '../shared/shown';
+
+interface Props {
+  task?: Task | undefined;
+  treeId: string;
+  treeCode: string;
+  onDone: () => void;
+}
+
+const outcomes = [
+  { value: 'done', label: 'Done' },
+  { value: 'part', label: 'Part' },
+  { value: 'left', label: 'Left' },
+  { value: 'nothing-needed', label: 'Looked, nothing needed' },
+] as const;
+
+const seenKinds = [
+  { value: 'observed', label: 'A stage' },
+  { value: 'measured', label: 'A measure' },
+  { value: 'frost-night', label: 'A frost night' },
+  { value: 'seen', label: 'A pest or sickness' },
+  { value: 'treatment', label: 'A treatment' },
+  { value: 'trouble', label: 'Something went not as meant' },
+  { value: 'note', label: 'A note' },
+] as const;
+
+/** The fields a person fills; text until it is sent. */
+type Draft = Record<string, string | boolean>;
+
+function emptyEntry(): Entry {
+  return { id: '', created: '', date: '', season: 0, kind: 'note' };
+}
+
+/** Lists of diameters as people type them: parted by spaces or commas. */
+function diameters(text: string, units: 'metric' | 'us'): number[] {
+  return text
+    .split(units === 'us' ? /[\s;]+/ : /[\s;,]+/)
+    .map((t) => read(t, 'mm', units))
+    .filter((n): n is number => n !== undefined);
+}
+
+/** Logs a job, or what was seen: only what the next plan needs. */
+export function LogPanel({ task, treeId, treeCode, onDone }: Props) {
+  const { orchard, units, meta } = useHere();
+  const { day, today } = useShown();
+  const people = usePeople(orchard.slug);
+  const log = useLog(orchard.slug);
+  const offer = useOfferUndo();
+  const [outcome, setOutcome] = useState<string>('done');
+  const [kind, setKind] = useState<string>('observed');
+  const [date, setDate] = useState<Day>(day <= today ? day : today);
+  const [draft, setDraft] = useState<Draft>({});
+  const text = (k: string) => (typeof draft[k] === 'string' ? draft[k] : '');
+  const on = (k: string) => draft[k] === true;
+  const set = (k: string, v: string | boolean) => setDraft((d) => ({ ...d, [k]: v }));
+  const refusedField = (f: string) =>
+    log.error instanceof Refused ? log.error.fields.find((e) => e.field === f) : undefined;
+
+  const field = (k: string, label: string, more: object = {}) => (
+    <TextField
+      label={label}
+      value={text(k)}
+      onChange={(e) => set(k, e.target.value)}
+      error={!!refusedField(k)}
+      {...more}
+    />
+  );
+  const number = (k: string, label: string) => field(k, label, { slotProps: { htmlInput: { inputMode: 'decimal' } } });
+  const tick = (k: string, label: string) => (
+    <FormControlLabel control={<Checkbox checked={on(k)} onChange={(e) => set(k, e.target.checked)} />} label={label} />
+  );
+  const num = (k: string): number | undefined => read(text(k), 'kg', 'metric');
+
+  const build = (): Entry => {
+    const e: Entry = { ...emptyEntry(), date, kind: task ? 'work' : (kind as Entry['kind']) };
+    if (treeId) e.tree_id = treeId;
+    if (text('who')) e.who = text('who');
+    if (text('reason')) e.reason = text('reason');
+    if (text('note')) e.note = text('note');
+    const minutes = num('minutes');
+    if (minutes !== undefined) e.minutes = minutes;
+    const tmax = num('tmax_c');
+    const rain = num('rain_mm');
+    if (tmax !== undefined || rain !== undefined) {
+      e.weather = {
+        source: 'person',
+        ...(tmax !== undefined ? { tmax_c: tmax } : {}),
+        ...(rain !== undefined ? { rain_mm: rain } : {}),
+      };
+    }
+    if (task) {
+      e.task = task.kind;
+      e.task_id = task.id;
+      e.outcome = outcome as NonNullable<Entry['outcome']>;
+      const share = num('share');
+      if (share !== undefined) e.share = share / 100;
+      const mm = diameters(text('cut_mm'), units);
+      if (mm.length) e.cut_mm = mm;
+      const cuts = num('cuts');
+      if (cuts !== undefined) e.cuts = Math.round(cuts);
+      if (on('free_only')) e.free_only = true;
+      if (on('headed')) e.headed = true;
+      if (on('opens_sun')) e.opens_sun = true;
+      if (text('device')) e.device = text('device') as NonNullable<Entry['device']>;
+      const kilos = read(text('kilos'), 'kg', units);
+      if (kilos !== undefined) e.kilos = kilos;
+      const fruit = num('fruit');
+      if (fruit !== undefined) e.fruit = Math.round(fruit);
+    } else {
+      if (kind === 'observed') e.stage = text('stage');
+      if (text('task')) e.task = text('task');
+      const tmin = num('tmin_c');
+      if (kind === 'frost-night' && tmin !== undefined) e.tmin_c = tmin;
+      if (text('agent')) e.agent = text('agent');
+      const count = num('count');
+      if (count !== undefined) e.count = Math.round(count);
+      if (text('treatment')) e.treatment = text('treatment');
+    }
+    for (const [k, q] of [
+      ['height_m', 'm'],
+      ['spread_m', 'm'],
+      ['trunk_mm', 'mm'],
+      ['shoot_cm', 'cm'],
+    ] as const) {
+      const v = read(text(k), q, units);
+      if (v !== undefined) e[k] = v;
+    }
+    return e;
+  };
+
+  const send = (ev: FormEvent) => {
+    ev.preventDefault();
+    log.mutate(build(), {
+      onSuccess: (res) => {
+        offer({
+          id: res.entry.id,
+          says: `Logged${treeCode ? ` on ${treeCode}` : ''}. ${res.grade && res.grade.level !== 'better' ? res.grade.says : ''}`,
+        });
+        onDone();
+      },
+    });
+  };
+  const worked = outcome === 'done' || outcome === 'part';
+
+  return (
+    <form className="form" onSubmit={send} aria-label={task ? `Log ${task.title}` : 'Log what was seen'} noValidate>
+      <div>
+        <h2>{task ? task.title : 'What was seen'}</h2>
+        <span className="sm q">
+          {treeCode || orchard.name}
+          {task ? `, ${task.minutes_says} planned` : ''}
+        </span>
+      </div>
+      {task ? (
+        <ToggleButtonGroup
+          exclusive
+          value={outcome}
+          onChange={(_, v: string | null) => v && setOutcome(v)}
+          aria-label="Outcome"
+          size="small"
+          sx={{ flexWrap: 'wrap' }}
+        >
+          {outcomes.map((o) => (
+            <ToggleButton key={o.value} value={o.value}>
+              {o.label}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+      ) : (
+        <TextField select label="What" value={kind} onChange={(e) => setKind(e.target.value)}>
+          {seenKinds.map((k) => (
+            <MenuItem key={k.value} value={k.value}>
+              {k.label}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+      <div className="pair">
+        <TextField
+          label="Day"
+          type="date"
+          value={date}
+          onChange={(e) => setDate(e.target.value)}
+          error={!!refusedField('date')}
+          slotProps={{ htmlInput: { max: today }, inputLabel: { shrink: true } }}
+        />
+        {task && worked && number('minutes', 'Minutes')}
+      </div>
+      {task?.cut && worked && (
+        <>
+          <div className="pair">
+            {number('share', 'Share of the crown, %')}
+            {number('cuts', 'Number of cuts')}
+          </div>
+          {field('cut_mm', `or diameters of the cuts, ${unitOf('mm', units)}`, {
+            helperText: 'parted by spaces; the share is worked out from them',
+          })}
+          <div>
+            {tick('free_only', 'Only dead or sick wood or suckers')}
+            {tick('headed', 'A stub or heading cut: choose one shoot later')}
+            {tick('opens_sun', 'Bark newly open to the sun')}
+          </div>
+          {number('height_m', `Height now, ${unitOf('m', units)}`)}
+        </>
+      )}
+      {task?.kind === 'bend' && worked && (
+        <TextField select label="With" value={text('device')} onChange={(e) => set('device', e.target.value)}>
+          {['tie', 'spreader', 'weight', 'clothespin'].map((d) => (
+            <MenuItem key={d} value={d}>
+              {d}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+      {task?.kind === 'harvest' && worked && (
+        <div className="pair">
+          {number('kilos', unitOf('kg', units))}
+          {number('fruit', 'Number of fruit')}
+        </div>
+      )}
+      {(task?.kind === 'measure-height' || (!task && kind === 'measured')) && (
+        <>
+          <div className="pair">
+            {number('height_m', `Height, ${unitOf('m', units)}`)}
+            {number('spread_m', `Spread, ${unitOf('m', units)}`)}
+          </div>
+          <div className="pair">
+            {number('trunk_mm', `Trunk, ${unitOf('mm', units)}`)}
+            {number('shoot_cm', `Last shoots, ${unitOf('cm', units)}`)}
+          </div>
+        </>
+      )}
+      {!task && kind === 'observed' && (
+        <TextField
+          select
+          label="Stage"
+          value={text('stage')}
+          onChange={(e) => set('stage', e.target.value)}
+          required
+          error={!!refusedField('stage')}
+        >
+          {meta.stages.map((s) => (
+            <MenuItem key={s.slug} value={s.slug}>
+              {s.name}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+      {!task && kind === 'frost-night' && number('tmin_c', 'Lowest, °C')}
+      {!task && kind === 'seen' && (
+        <div className="pair">
+          {field('agent', 'Which')}
+          {number('count', 'Count')}
+        </div>
+      )}
+      {!task && kind === 'treatment' && field('treatment', 'What was used, or none')}
+      {!task && kind === 'trouble' && (
+        <TextField select label="On which job" value={text('task')} onChange={(e) => set('task', e.target.value)}>
+          {meta.tasks.map((t) => (
+            <MenuItem key={t.kind} value={t.kind}>
+              {t.title}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+      {(outcome === 'left' || task || kind === 'trouble') &&
+        field('reason', outcome === 'left' || kind === 'trouble' ? 'Why' : 'Why then, if outside its window', {
+          multiline: true,
+          helperText: refusedField('reason')?.expected,
+        })}
+      {field('note', 'Note', { multiline: true })}
+      <details>
+        <summary className="q sm">Who, and the weather</summary>
+        <div className="form">
+          <TextField select label="Who" value={text('who')} onChange={(e) => set('who', e.target.value)}>
+            {(people.data ?? []).map((p) => (
+              <MenuItem key={p.id} value={p.name}>
+                {p.name}
+              </MenuItem>
+            ))}
+          </TextField>
+          <div className="pair">
+            {number('tmax_c', 'Warmest, °C')}
+            {number('rain_mm', 'Rain, mm')}
+          </div>
+        </div>
+      </details>
+      <Trouble error={log.error} holds="Nothing was logged; what you typed stays here." />
+      <div className="acts">
+        <Button type="submit" variant="contained" disabled={log.isPending}>
+          Log it
+        </Button>
+        <Button onClick={onDone}>Back</Button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,75 @@
+import Button from '@mui/material/Button';
+import type { Task } from '../shared/api';
+import { plain } from '../shared/day';
+import { percent } from '../shared/units';
+
+/** Why, until when, how good the day is, what other schools would do, and the cautions: all of a task's evidence. */
+export function TaskDetail({ task, onLog, day }: { task: Task; onLog: (t: Task) => void; day: string }) {
+  const grade = task.grades.find((g) => (!g.from || g.from <= day) && (!g.to || day <= g.to));
+  const settled = /done|looked|left/.test(task.state);
+  return (
+    <div className="more">
+      <dl>
+        <dt>Opens</dt>
+        <dd>{task.opens_says}</dd>
+        <dt>Closes</dt>
+        <dd>{task.closes_says}</dd>
+        {grade && (
+          <>
+            <dt>{plain(day)}</dt>
+            <dd>{grade.says}</dd>
+          </>
+        )}
+        <dt>Work</dt>
+        <dd>
+          {task.minutes_says}
+          {task.minutes_estimated ? ', estimated' : ''}
+          {task.share ? `; up to ${percent(task.share)} of the crown` : ''}
+        </dd>
+      </dl>
+      {task.held.map((h) => (
+        <p key={h.rule}>
+          <b>{h.says}</b>
+        </p>
+      ))}
+      {task.instead && (
+        <p>
+          <b>{task.instead}</b>
+        </p>
+      )}
+      <ul>
+        {task.reasons.map((r, i) => (
+          <li key={r.rule + String(i)}>{r.says}</li>
+        ))}
+      </ul>
+      {task.trouble && <p className="over">Last time: {task.trouble}</p>}
+      {task.others.length > 0 && (
+        <>
+          <p className="q" style={{ margin: 0 }}>
+            Other schools
+          </p>
+          <ul>
+            {task.others.map((o) => (
+              <li key={o.preset}>{o.says}</li>
+            ))}
+          </ul>
+        </>
+      )}
+      <details>
+        <summary className="q">Cautions</summary>
+        <ul>
+          {task.cautions.map((c) => (
+            <li key={c}>{c}</li>
+          ))}
+        </ul>
+      </details>
+      {!settled && (
+        <div className="acts">
+          <Button size="small" variant="outlined" onClick={() => onLog(task)}>
+            Log it
+          </Button>
+        </div>
+      )}
+    </div>
+  );
+}

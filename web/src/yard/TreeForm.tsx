@@ -1,0 +1,315 @@
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useQuery } from '@tanstack/react-query';
+import { useState, type FormEvent } from 'react';
+import { api, need, Refused, type Tree } from '../shared/api';
+import { useRemoveTree, useSaveTree } from '../shared/queries';
+import { useHere } from '../shared/orchard';
+import { useShown } from '../shared/shown';
+import { Trouble, Warnings } from '../shared/Trouble';
+import { read, say, show, unitOf, type Quantity } from '../shared/units';
+
+interface Props {
+  tree: Tree;
+  onChange: (t: Tree) => void;
+  onDone: (id?: string) => void;
+}
+
+export function newTree(): Tree {
+  return { id: '', version: 0, code: '', kind: 'apple', x: 1, y: 1 };
+}
+
+/** Adds or edits a tree; its place is set on the plan beside, by pointer, keys or numbers. */
+export function TreeForm({ tree, onChange, onDone }: Props) {
+  const { orchard, meta, units } = useHere();
+  const { today } = useShown();
+  const save = useSaveTree(orchard.slug);
+  const remove = useRemoveTree(orchard.slug);
+  const [typed, setTyped] = useState<Record<string, string | undefined>>({});
+  const kind = meta.kinds.find((k) => k.slug === tree.kind);
+  const check = useQuery({
+    queryKey: ['check-tree', orchard.slug, tree],
+    queryFn: () =>
+      need(api.POST('/api/orchards/{slug}/trees/check', { params: { path: { slug: orchard.slug } }, body: tree })),
+    retry: false,
+  });
+  const advice = useQuery({
+    queryKey: ['advice', orchard.slug, tree.kind, tree.class, tree.x, tree.y],
+    queryFn: () =>
+      need(
+        api.GET('/api/orchards/{slug}/advice', {
+          params: {
+            path: { slug: orchard.slug },
+            query: {
+              kind: tree.kind,
+              class: tree.class ?? '',
+              x: tree.x,
+              y: tree.y,
+              ...(tree.id && tree.form ? { present: tree.form } : {}),
+            },
+          },
+        }),
+      ),
+    retry: false,
+  });
+  const refused =
+    save.error instanceof Refused ? save.error.fields : check.error instanceof Refused ? check.error.fields : [];
+  const bad = (f: string) => refused.find((e) => e.field === f);
+
+  const text = (k: 'name' | 'cultivar' | 'rootstock' | 'notes' | 'code' | 'hole', label: string, more: object = {}) => (
+    <TextField
+      label={label}
+      value={tree[k] ?? ''}
+      onChange={(e) => onChange({ ...tree, [k]: e.target.value })}
+      error={!!bad(k)}
+      helperText={bad(k)?.expected}
+      {...more}
+    />
+  );
+  const number = (k: 'height_m' | 'spread_m' | 'trunk_mm' | 'tub_litres' | 'x' | 'y', q: Quantity, label: string) => (
+    <TextField
+      label={`${label}, ${unitOf(q, units)}`}
+      value={typed[k] ?? (tree[k] !== undefined ? show(tree[k], q, units) : '')}
+      onChange={(e) => {
+        setTyped({ ...typed, [k]: e.target.value });
+        const v = read(e.target.value, q, units);
+        onChange({ ...tree, [k]: v ?? (k === 'x' || k === 'y' ? tree[k] : undefined) });
+      }}
+      onBlur={() => setTyped((was) => ({ ...was, [k]: undefined }))}
+      error={!!bad(k)}
+      helperText={bad(k) ? `${bad(k)?.given ?? ''} given, ${bad(k)?.expected ?? ''} expected` : undefined}
+      slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+    />
+  );
+  const select = (
+    k:
+      'kind' | 'class' | 'class_source' | 'form' | 'aim' | 'chill' | 'bloom' | 'harvest' | 'ground' | 'graft' | 'habit',
+    label: string,
+    options: { value: string; label: string }[],
+    none?: string,
+  ) => (
+    <TextField
+      select
+      label={label}
+      value={tree[k] ?? ''}
+      onChange={(e) => onChange({ ...tree, [k]: e.target.value === '' ? undefined : e.target.value } as Tree)}
+      error={!!bad(k)}
+      slotProps={{
+        select: { displayEmpty: none !== undefined },
+        inputLabel: { shrink: none !== undefined ? true : undefined },
+      }}
+    >
+      {none !== undefined && <MenuItem value="">{none}</MenuItem>}
+      {options.map((o) => (
+        <MenuItem key={o.value} value={o.value}>
+          {o.label}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+  const tick = (
+    k:
+      | 'stake'
+      | 'mulch'
+      | 'wires'
+      | 'as_whip'
+      | 'bag'
+      | 'leaves_off'
+      | 'graft_wood'
+      | 'thin_anyway'
+      | 'triploid'
+      | 'elsewhere'
+      | 'suckering',
+    label: string,
+  ) => (
+    <FormControlLabel
+      control={
+        <Checkbox size="small" checked={!!tree[k]} onChange={(e) => onChange({ ...tree, [k]: e.target.checked })} />
+      }
+      label={label}
+    />
+  );
+  const words = (list: string[]) => list.map((v) => ({ value: v, label: v.replaceAll('-', ' ') }));
+
+  const send = (e: FormEvent) => {
+    e.preventDefault();
+    save.mutate(tree, { onSuccess: (res) => onDone(res.tree.id) });
+  };
+  const clash =
+    save.error instanceof Refused && save.error.problem.status === 409
+      ? (save.error.problem.current as Tree | undefined)
+      : undefined;
+
+  return (
+    <form className="form" onSubmit={send} aria-label={tree.id ? `Edit ${tree.code}` : 'Add a tree'} noValidate>
+      <div>
+        <h2>{tree.id ? `Edit ${tree.code}` : 'A new tree'}</h2>
+        <span className="sm q">Press or drag on the plan to place it, or type its distances.</span>
+      </div>
+      {select(
+        'kind',
+        'Kind',
+        meta.kinds.map((k) => ({ value: k.slug, label: k.name })),
+      )}
+      {kind && kind.low_tree !== 'yes' && (
+        <div className="trouble" style={{ borderColor: 'var(--summer)', margin: 0 }}>
+          {kind.low_tree === 'no' ? 'Does not suit the low-tree method' : 'Suits a low tree with care'}:{' '}
+          {kind.low_tree_note}.
+        </div>
+      )}
+      <div className="pair">
+        {number('x', 'm', 'East')}
+        {number('y', 'm', 'North')}
+      </div>
+      <div className="pair">
+        {text('name', 'Your name for it')}
+        {text('cultivar', 'Cultivar')}
+      </div>
+      <div className="pair">
+        {select('class', 'Vigour of the stock', words(meta.vigour_classes), 'unknown')}
+        {select('class_source', 'known from', words(['label', 'memory', 'guess']), 'not said')}
+      </div>
+      <div className="pair">
+        <TextField
+          label="Planted"
+          type="date"
+          value={tree.planted ?? ''}
+          onChange={(e) => onChange({ ...tree, planted: e.target.value || undefined })}
+          error={!!bad('planted')}
+          helperText={bad('planted')?.expected ?? 'empty: long ago'}
+          slotProps={{ htmlInput: { max: today }, inputLabel: { shrink: true } }}
+        />
+        {text('code', 'Label on its stake')}
+      </div>
+      {select(
+        'form',
+        'Form',
+        meta.forms.map((f) => ({ value: f.slug, label: f.name })),
+        'as advised',
+      )}
+      {advice.data && advice.data.length > 0 && (
+        <div className="sm">
+          <span className="q">Advised here</span>
+          <ol style={{ margin: '4px 0 0', paddingLeft: 18 }}>
+            {advice.data.map((a) => (
+              <li key={a.form}>
+                <button
+                  type="button"
+                  className="plain"
+                  style={{ fontWeight: 700, padding: '0 4px', minHeight: 24 }}
+                  onClick={() => onChange({ ...tree, form: a.form as NonNullable<Tree['form']> })}
+                >
+                  {a.name}
+                </button>
+                <span className="q">
+                  {say(a.height_m, 'm', units)} high, {say(a.ground_m2, 'm2', units)} of ground, {a.hours_a_year} h a
+                  year, full crop in {a.years_to_full_crop}: {a.sentence}.{' '}
+                  {a.reasons.map((r) => `${r.says} (${r.points > 0 ? '+' : ''}${String(r.points)})`).join('; ')}
+                </span>
+              </li>
+            ))}
+          </ol>
+        </div>
+      )}
+      {select('aim', 'Aim', words(['build', 'hold', 'restrain', 'restore', 'retire']), 'by age and school')}
+      <div className="pair">
+        {number('height_m', 'm', 'Height')}
+        {number('spread_m', 'm', 'Spread')}
+      </div>
+      <div className="pair">
+        {number('trunk_mm', 'mm', 'Trunk')}
+        {select('ground', 'Stands', words(['soil', 'wall', 'tub']), 'in the soil')}
+      </div>
+      {tree.ground === 'tub' && number('tub_litres', 'litre', 'Tub')}
+      <div className="pair" style={{ gap: 0 }}>
+        {tick('stake', 'Stake')}
+        {tick('mulch', 'Mulch')}
+        {tick('wires', 'Wires')}
+        {tick('as_whip', 'Planted as a whip')}
+      </div>
+      <details>
+        <summary className="sm q">Timing, wishes, stock and notes</summary>
+        <div className="form">
+          <div className="pair">
+            {select('bloom', 'Blooms', words(['early', 'mid', 'late']), 'mid')}
+            {select('harvest', 'Ripens', words(['early', 'mid', 'late']), 'mid')}
+          </div>
+          <div className="pair">
+            {select('chill', 'Winter chill it needs', words(['low', 'mid', 'high']), 'mid')}
+            {select('habit', 'Habit', words(['upright', 'spreading', 'weeping']), 'the kind’s')}
+          </div>
+          <div className="pair">
+            {text('rootstock', 'Rootstock, by name')}
+            {text('hole', 'Shares its hole', { helperText: 'the same mark on each tree of one hole' })}
+          </div>
+          {select('graft', 'Bud or graft', words(['summer', 'spring']), 'no')}
+          <div className="pair" style={{ gap: 0 }}>
+            {tick('bag', 'Bag the fruit')}
+            {tick('leaves_off', 'Leaves off fruit')}
+            {tick('graft_wood', 'Cut grafting wood')}
+            {tick('thin_anyway', 'Thin it anyway')}
+            {tick('triploid', 'Triploid')}
+            {tick('suckering', 'Suckers')}
+            {tick('elsewhere', 'A neighbour’s tree')}
+          </div>
+          {text('notes', 'Notes', { multiline: true, minRows: 2 })}
+        </div>
+      </details>
+      <Warnings list={check.data?.warnings ?? []} />
+      <Trouble error={save.error ?? remove.error} holds="Nothing was changed; what you typed stays here." />
+      {clash && (
+        <div className="acts">
+          <Button
+            size="small"
+            variant="outlined"
+            onClick={() => {
+              save.reset();
+              onChange({
+                ...clash,
+                id: tree.id,
+                version: (save.error as Refused).problem.errors?.[0]
+                  ? Number((save.error as Refused).problem.errors?.[0]?.expected)
+                  : clash.version,
+              });
+            }}
+          >
+            Take theirs
+          </Button>
+          <Button
+            size="small"
+            variant="outlined"
+            onClick={() => {
+              const v = Number((save.error as Refused).problem.errors?.[0]?.expected);
+              save.reset();
+              onChange({ ...tree, version: v });
+            }}
+          >
+            Keep mine
+          </Button>
+        </div>
+      )}
+      <div className="acts">
+        <Button type="submit" variant="contained" disabled={save.isPending}>
+          {tree.id ? 'Save' : 'Plant it here'}
+        </Button>
+        <Button onClick={() => onDone()}>Back</Button>
+        {tree.id && (
+          <>
+            <Button
+              color="error"
+              onClick={() => save.mutate({ ...tree, gone: today, gone_why: 'removed' }, { onSuccess: () => onDone() })}
+            >
+              It is gone
+            </Button>
+            <Button color="error" onClick={() => remove.mutate(tree.id, { onSuccess: () => onDone() })}>
+              Entered by mistake
+            </Button>
+          </>
+        )}
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,315 @@
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import type { Entry, Task, TreePlan } from '../shared/api';
+import { long, plain } from '../shared/day';
+import { useEntries, useTreePlan, useTrees } from '../shared/queries';
+import { useHere } from '../shared/orchard';
+import { useShown } from '../shared/shown';
+import { Trouble } from '../shared/Trouble';
+import { other, say } from '../shared/units';
+import { StopLine } from '../drawing/Gauge';
+import { drawnMarks, markOf } from '../drawing/marks';
+import { lookOf, StakeLabel } from '../drawing/StakeLabel';
+import { YearRing } from '../drawing/YearRing';
+import { TaskDetail } from './TaskDetail';
+
+interface Props {
+  id: string;
+  onClose: () => void;
+  onLog: (t?: Task) => void;
+  onEdit: () => void;
+}
+
+/** One tree: its facts, its ring, its account, its tasks with all their reasons, its journal. */
+export function TreePanel({ id, onClose, onLog, onEdit }: Props) {
+  const { orchard, units, meta, plan } = useHere();
+  const { settled } = useShown();
+  const q = useTreePlan(orchard.slug, id, settled);
+  const trees = useTrees(orchard.slug);
+  const doc = trees.data?.find((t) => t.id === id);
+  const kind = meta.kinds.find((k) => k.slug === doc?.kind);
+  if (q.error) return <Trouble error={q.error} />;
+  if (!q.data || !doc || !kind || !plan) return <p className="q">Working out this tree’s year.</p>;
+  const s = q.data.summary;
+  return (
+    <section aria-label={`Tree ${s.code}`}>
+      <div className="acts" style={{ justifyContent: 'space-between', marginTop: 0 }}>
+        <Button onClick={onClose} size="small">
+          Docket
+        </Button>
+        <span className="acts">
+          <Button onClick={onEdit} size="small">
+            Edit
+          </Button>
+          <Button onClick={() => onLog()} size="small" variant="outlined">
+            Log what was seen
+          </Button>
+        </span>
+      </div>
+      <h1 style={{ display: 'flex', gap: 10, alignItems: 'center', overflowWrap: 'anywhere' }}>
+        <StakeLabel code={s.code} look="full" />
+        <span>{s.name ?? s.kind_name}</span>
+      </h1>
+      <p className="sm q">
+        {s.kind_name}
+        {doc.cultivar ? ` ‘${doc.cultivar}’` : ''}, {meta.forms.find((f) => f.slug === s.form)?.name ?? s.form};{' '}
+        {s.stage_says}
+      </p>
+      {s.warnings.map((w) => (
+        <div key={w.rule + (w.value ?? '')} className="trouble" style={{ borderColor: 'var(--summer)' }}>
+          {w.says}
+        </div>
+      ))}
+      <BigRing data={q.data} from={plan.from} to={plan.to} />
+      <dl className="facts">
+        <Fact name="Aim" value={s.aim_says} />
+        <Fact
+          name="Planted"
+          value={doc.planted ? `${plain(doc.planted)} ${doc.planted.slice(0, 4)}, season ${String(s.age)}` : 'unknown'}
+        />
+        <Fact
+          name="Height"
+          value={
+            s.height_m > 0
+              ? `${say(s.height_m, 'm', units)}, you pick to ${say(s.reach_m, 'm', units)}`
+              : 'not measured'
+          }
+          title={s.height_m > 0 ? other(s.height_m, 'm', units) : ''}
+          over={s.height_m > s.reach_m}
+        />
+        <Fact
+          name="Spread"
+          value={`${say(s.spread_m, 'm', units)}${s.estimated ? ', estimated' : ''}`}
+          title={other(s.spread_m, 'm', units)}
+        />
+        <Fact
+          name="Stock"
+          value={[
+            doc.class?.replace('-', ' ') ?? 'unknown',
+            doc.class_source ? `(${doc.class_source})` : '',
+            doc.rootstock ?? '',
+          ].join(' ')}
+        />
+        <Fact name="Roots reach" value={`about ${say(s.roots_m, 'm', units)}`} />
+        <Fact name="Bears on" value={kind.bearing} />
+        <Fact name="Wood" value={kind.wood} />
+      </dl>
+      <p className="sm q">
+        {upper(kind.bearing_means)}. Reading its stages:{' '}
+        {kind.stage_reading.replaceAll('_', ' ').replaceAll(' = ', ' is ')}.
+      </p>
+      {nearBuilding(orchard.plot.features, s) && (
+        <div className="trouble" style={{ borderColor: 'var(--summer)' }}>
+          Its roots may reach a building: one more reason for a small top, since roots follow the top. For foundations
+          ask someone who knows them.
+        </div>
+      )}
+      <h3>The year’s account</h3>
+      <StopLine account={s.account} />
+      {s.account.carried.map((c) => (
+        <p key={c.says} className="sm">
+          {c.says}
+        </p>
+      ))}
+      <Tasks tasks={q.data.tasks} onLog={onLog} day={q.data.day} />
+      <Company data={q.data} company={kind.company} />
+      <History id={id} />
+      {doc.notes && (
+        <>
+          <div className="grp">
+            <h3>Notes</h3>
+          </div>
+          <p className="sm" style={{ whiteSpace: 'pre-wrap', overflowWrap: 'anywhere' }}>
+            {doc.notes}
+          </p>
+        </>
+      )}
+    </section>
+  );
+}
+
+function upper(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
+function nearBuilding(
+  features: { kind: string; points: { x: number; y: number }[] }[],
+  s: { x: number; y: number; roots_m: number },
+): boolean {
+  return features.some((f) => f.kind === 'shed' && f.points.some((p) => Math.hypot(p.x - s.x, p.y - s.y) < s.roots_m));
+}
+
+function Fact({ name, value, title, over }: { name: string; value: string; title?: string; over?: boolean }) {
+  return (
+    <div>
+      <dt>{name}</dt>
+      <dd className={over ? 'over' : undefined} title={title}>
+        {value}
+      </dd>
+    </div>
+  );
+}
+
+function BigRing({ data, from, to }: { data: TreePlan; from: string; to: string }) {
+  const seen = new Set(data.summary.bars.map((b) => b.mark));
+  return (
+    <div style={{ display: 'grid', gridTemplateColumns: '150px 1fr', alignItems: 'center', gap: 12, margin: '6px 0' }}>
+      <svg
+        viewBox="0 0 150 150"
+        width="150"
+        height="150"
+        role="img"
+        aria-label={`Year ring of ${data.summary.code}; the same windows stand in the list below`}
+      >
+        <YearRing cx={75} cy={75} r={46} bars={data.summary.bars} from={from} to={to} day={data.day} months />
+      </svg>
+      <ul className="legend" style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+        {drawnMarks
+          .filter((m) => seen.has(m))
+          .map((m) => (
+            <li key={m} style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
+              <MarkSwatch mark={m} />
+              {markOf(m).name}
+            </li>
+          ))}
+      </ul>
+    </div>
+  );
+}
+
+export function MarkSwatch({ mark }: { mark: string }) {
+  const m = markOf(mark);
+  return (
+    <svg width={24} height={10} aria-hidden="true">
+      {mark === 'pick' ? (
+        <path d="M0 2.5H24M0 7.5H24" stroke={m.stroke} strokeWidth={1.8} />
+      ) : (
+        <path d="M0 5H24" stroke={m.stroke} strokeWidth={8} strokeDasharray={m.dash} />
+      )}
+    </svg>
+  );
+}
+
+const stateWords: Record<string, string> = {
+  opens: 'opens',
+  open: 'open',
+  closing: 'closing',
+  waits: 'waits',
+  done: 'done',
+  part: 'part done',
+  'looked-nothing-needed': 'looked, nothing needed',
+  left: 'left',
+  missed: 'missed',
+};
+
+function Tasks({ tasks, onLog, day }: { tasks: Task[]; onLog: (t?: Task) => void; day: string }) {
+  const [open, setOpen] = useState('');
+  return (
+    <>
+      <div className="grp">
+        <h3>Its tasks</h3>
+        <span className="sm q">{tasks.length}</span>
+      </div>
+      {tasks.map((t) => (
+        <div key={t.id}>
+          <button
+            type="button"
+            className="item"
+            aria-expanded={open === t.id}
+            onClick={() => setOpen(open === t.id ? '' : t.id)}
+          >
+            <span>
+              <MarkSwatch mark={t.mark} />
+            </span>
+            <span className="what">
+              <b style={{ fontWeight: t.group ? 700 : 400 }}>{t.title}</b>
+            </span>
+            <span className="tm">{stateWords[t.state] ?? t.state}</span>
+            <span className="why">
+              {plain(t.opens)} to {plain(t.closes)}
+              {t.instead ? `. ${t.instead}` : ''}
+            </span>
+          </button>
+          {open === t.id && <TaskDetail task={t} onLog={onLog} day={day} />}
+        </div>
+      ))}
+    </>
+  );
+}
+
+function Company({ data, company }: { data: TreePlan; company: string | undefined }) {
+  if (!company) return null;
+  return (
+    <>
+      <div className="grp">
+        <h3>Company in bloom</h3>
+      </div>
+      <p className="sm q">Wants {company}.</p>
+      <p className="sm">
+        {data.company.length === 0 && 'None stands here.'}
+        {data.company.map((c) => (
+          <span key={c.partner} style={{ marginRight: 12 }}>
+            <StakeLabel code={c.partner} look={lookOf(c.enough ? 'opening' : 'wait')} /> {c.days} days together
+          </span>
+        ))}
+      </p>
+    </>
+  );
+}
+
+/** A line of the journal in words. */
+export function entryWords(e: Entry, titles: Map<string, string>, units: 'metric' | 'us'): string {
+  const parts: string[] = [];
+  if (e.kind === 'work')
+    parts.push(`${titles.get(e.task ?? '') ?? e.task ?? ''}: ${(e.outcome ?? '').replace('-', ' ')}`);
+  else if (e.kind === 'observed') parts.push(`Seen: ${(e.stage ?? '').replaceAll('_', ' ')}`);
+  else if (e.kind === 'frost-night') parts.push(`Frost night, ${String(e.tmin_c ?? '')} °C`);
+  else if (e.kind === 'seen') parts.push(`Seen: ${e.agent ?? ''}${e.count ? `, ${String(e.count)}` : ''}`);
+  else if (e.kind === 'treatment') parts.push(`Treatment: ${e.treatment ?? ''}`);
+  else if (e.kind === 'trouble') parts.push(`Not as meant (${titles.get(e.task ?? '') ?? e.task ?? 'a job'})`);
+  else if (e.kind === 'measured') parts.push('Measured');
+  if (e.share) parts.push(`${String(Math.round(e.share * 100))} % of the crown`);
+  if (e.height_m) parts.push(`height ${say(e.height_m, 'm', units)}`);
+  if (e.shoot_cm) parts.push(`shoots ${say(e.shoot_cm, 'cm', units)}`);
+  if (e.kilos) parts.push(say(e.kilos, 'kg', units));
+  if (e.minutes) parts.push(`${String(e.minutes)} min`);
+  if (e.reason) parts.push(e.reason);
+  if (e.note) parts.push(e.note);
+  return parts.join(', ');
+}
+
+function History({ id }: { id: string }) {
+  const { orchard, meta, units } = useHere();
+  const { settled } = useShown();
+  const [all, setAll] = useState(false);
+  const entries = useEntries(orchard.slug, id);
+  const titles = new Map(meta.tasks.map((t) => [t.kind, t.title]));
+  const list = (entries.data ?? []).filter((e) => e.date <= settled).reverse();
+  const few = 8;
+  return (
+    <>
+      <div className="grp">
+        <h3>Its journal</h3>
+        <span className="sm q">{list.length}</span>
+      </div>
+      {list.length === 0 && <p className="sm q">Nothing logged yet.</p>}
+      <ul className="sm" style={{ paddingLeft: 0, listStyle: 'none', margin: 0 }}>
+        {list.slice(0, all ? undefined : few).map((e) => (
+          <li key={e.id} style={{ padding: '3px 0', overflowWrap: 'anywhere' }} title={long(e.date)}>
+            <span className="q">
+              {plain(e.date)} {e.date.slice(0, 4)}
+              {e.who ? `, ${e.who}` : ''}
+            </span>
+            <br />
+            {entryWords(e, titles, units)}
+          </li>
+        ))}
+      </ul>
+      {list.length > few && (
+        <Button size="small" onClick={() => setAll(!all)}>
+          {all ? 'Fewer' : `All ${String(list.length)}`}
+        </Button>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,198 @@
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { useSearchParams } from 'react-router';
+import type { Task, Tree } from '../shared/api';
+import { useDocket, useTrees } from '../shared/queries';
+import { useHere } from '../shared/orchard';
+import { useShown } from '../shared/shown';
+import { Trouble } from '../shared/Trouble';
+import { say } from '../shared/units';
+import { drawnMarks, markOf } from '../drawing/marks';
+import { extentOf, YardPlan } from '../drawing/YardPlan';
+import { Docket } from './Docket';
+import { LogPanel } from './LogPanel';
+import { newTree, TreeForm } from './TreeForm';
+import { MarkSwatch, TreePanel } from './TreePanel';
+
+type Logging = { task?: Task | undefined; treeId: string };
+
+/** The plan of the plot with what to do beside it. */
+export default function Yard() {
+  const { orchard, plan, planError, units, meta } = useHere();
+  const { settled } = useShown();
+  const [params, setParams] = useSearchParams();
+  const selected = params.get('tree') ?? '';
+  const docket = useDocket(orchard.slug, plan ? settled : '');
+  const trees = useTrees(orchard.slug);
+  const [logging, setLogging] = useState<Logging | null>(null);
+  const [editing, setEditing] = useState<Tree | null>(null);
+
+  const select = (id: string) => {
+    setLogging(null);
+    setParams(
+      (p) => {
+        const next = new URLSearchParams(p);
+        if (id && id !== selected) next.set('tree', id);
+        else next.delete('tree');
+        return next;
+      },
+      { replace: true },
+    );
+  };
+  if (!plan)
+    return planError ? (
+      <div className="page">
+        <Trouble error={planError} />
+      </div>
+    ) : (
+      <p className="page q">Working out the year.</p>
+    );
+
+  const codeOf = (id: string) => trees.data?.find((t) => t.id === id)?.code ?? '';
+  const kind = meta.kinds.find((k) => k.slug === editing?.kind);
+  const spread =
+    editing?.spread_m ?? kind?.sizes.find((s) => s.class === (editing?.class ?? 'semi-dwarfing'))?.distance_m ?? 2;
+  const ghost = editing ? { x: editing.x, y: editing.y, spreadM: spread, code: editing.code } : undefined;
+  const plant = () => {
+    setLogging(null);
+    const e = extentOf(orchard, plan.trees);
+    setEditing({
+      ...newTree(),
+      x: Math.round(((e.x0 + e.x1) / 2) * 10) / 10,
+      y: Math.round(((e.y0 + e.y1) / 2) * 10) / 10,
+    });
+  };
+
+  let side;
+  if (editing) {
+    side = (
+      <TreeForm
+        tree={editing}
+        onChange={setEditing}
+        onDone={(id) => {
+          setEditing(null);
+          if (id && id !== selected) select(id);
+        }}
+      />
+    );
+  } else if (logging) {
+    side = (
+      <LogPanel
+        key={logging.task?.id ?? logging.treeId}
+        task={logging.task}
+        treeId={logging.treeId}
+        treeCode={codeOf(logging.treeId)}
+        onDone={() => setLogging(null)}
+      />
+    );
+  } else if (selected) {
+    side = (
+      <TreePanel
+        id={selected}
+        onClose={() => select('')}
+        onLog={(t) => setLogging({ task: t, treeId: selected })}
+        onEdit={() => setEditing(trees.data?.find((t) => t.id === selected) ?? null)}
+      />
+    );
+  } else if (docket.data) {
+    side = (
+      <Docket docket={docket.data} onLog={(t) => setLogging({ task: t, treeId: t.tree_id ?? '' })} onTree={select} />
+    );
+  } else {
+    side = <Trouble error={docket.error} />;
+  }
+
+  const above = plan.trees.filter((t) => t.height_m > t.reach_m + 0.005).length;
+  return (
+    <div className="two">
+      <div className="yardgrid">
+        <div style={{ minWidth: 0 }}>
+          <YardPlan
+            orchard={orchard}
+            plan={plan}
+            units={units}
+            selected={selected}
+            onSelect={select}
+            ghost={ghost}
+            onGhost={editing ? (x, y) => setEditing({ ...editing, x, y }) : undefined}
+          />
+          {plan.trees.length > 0 && !editing && (
+            <div className="only-phone">
+              <Button size="small" onClick={plant}>
+                Add a tree
+              </Button>
+            </div>
+          )}
+          {plan.trees.length === 0 && !editing && (
+            <p>
+              No trees yet. Pace out the first one.{' '}
+              <Button variant="contained" size="small" onClick={plant}>
+                Add a tree
+              </Button>
+            </p>
+          )}
+        </div>
+        <aside className="legend">
+          <h2>{orchard.name}</h2>
+          <p className="q" style={{ margin: '4px 0 10px' }}>
+            {plan.trees.length} trees
+            <br />
+            Reach line {say(plan.reach_m, 'm', units)}
+            {plan.reach_known ? '' : ', guessed'}
+            <br />
+            {above} stand above it
+            <br />
+            {plan.day_hours} h of daylight
+          </p>
+          {plan.trees.length > 0 && !editing && (
+            <Button size="small" variant="outlined" onClick={plant}>
+              Add a tree
+            </Button>
+          )}
+          <div className="grp">
+            <h3>Year ring</h3>
+          </div>
+          {drawnMarks.map((m) => (
+            <div key={m} style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
+              <MarkSwatch mark={m} /> {markOf(m).name}
+            </div>
+          ))}
+          <p className="q" style={{ marginTop: 6 }}>
+            The top is 1 {plan.south ? 'May' : 'November'}; the pointer is the day shown, filled when a window is open.
+          </p>
+          <div className="grp">
+            <h3>Crown and height</h3>
+          </div>
+          <Key />
+        </aside>
+      </div>
+      <div className="side">{side}</div>
+    </div>
+  );
+}
+
+function Key() {
+  return (
+    <>
+      {(['measured', 'estimated'] as const).map((k) => (
+        <div key={k} style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
+          <svg width={28} height={16} aria-hidden="true">
+            <rect
+              x={1}
+              y={1}
+              width={26}
+              height={14}
+              rx={7}
+              fill={k === 'measured' ? 'var(--leaf-wash)' : 'url(#hatch-leaf)'}
+              stroke="var(--leaf)"
+            />
+          </svg>
+          {k}
+        </div>
+      ))}
+      <p className="q" style={{ marginTop: 4 }}>
+        Staff: a tick each metre, the bar is your reach, hollow wood stands above it.
+      </p>
+    </>
+  );
+}

@@ -71,6 +71,9 @@ type TreeSummary struct {
 	KindName  string      `json:"kind_name"`
 	Name      string      `json:"name,omitempty"`
 	Form      string      `json:"form"`
+	Hole      string      `json:"hole,omitempty" doc:"trees of one hole share this mark"`
+	Class     string      `json:"class" doc:"vigour class in force"`
+	Guessed   bool        `json:"class_guessed"`
 	Age       int         `json:"age" doc:"growing seasons begun; 99 unknown"`
 	Aim       string      `json:"aim"`
 	AimSays   string      `json:"aim_says"`
@@ -373,10 +376,10 @@ func (p *Planned) summary(tp *year.TreePlan, day almanac.Day) TreeSummary {
 		ID: t.ID, Code: t.Code, Kind: t.Kind.Slug, KindName: t.Kind.Name, Name: t.Name, Form: string(t.Form), Age: tp.Age,
 		Aim: string(tp.Aim.Aim), AimSays: p.Speaker.Aim(tp.Aim), Stage: tp.Stage, StageSays: p.Speaker.StageName(tp.Stage),
 		X: t.X, Y: t.Y, HeightM: t.HeightM, SpreadM: t.SpreadM, ReachM: tp.ReachM, Account: p.account(tp.Account),
-		Bars: []Bar{}, Warnings: p.says(tp.Warnings),
+		Bars: []Bar{}, Warnings: p.says(tp.Warnings), Class: string(t.Class), Guessed: t.ClassGuess != "", Hole: p.hole(t.ID),
 	}
 	if out.SpreadM == 0 {
-		out.SpreadM, out.Estimated = size.SpreadM*math.Max(form.WidthShare, 0.4), true
+		out.SpreadM, out.Estimated = math.Min(size.SpreadM*math.Max(form.WidthShare, 0.4), pomology.TubCap(t.TubLitres)), true
 	}
 	out.RootsM = math.Round(100*pomology.RootSpread(out.SpreadM, form.Flat, t.TubLitres).RadiusM) / 100
 	for i := range tp.Tasks {
@@ -387,6 +390,15 @@ func (p *Planned) summary(tp *year.TreePlan, day almanac.Day) TreeSummary {
 		}
 	}
 	return out
+}
+
+func (p *Planned) hole(id string) string {
+	for i := range p.Contents.Trees {
+		if t := &p.Contents.Trees[i]; t.ID == id {
+			return t.Hole
+		}
+	}
+	return ""
 }
 
 func (p *Planned) account(a *year.Account) AccountBody {

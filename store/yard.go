@@ -65,7 +65,7 @@ func (t *Tree) Core() (year.Tree, error) {
 	return year.Tree{
 		ID: t.ID, Code: t.Code, Name: t.Name, Cultivar: t.Cultivar, Kind: k,
 		Chill: t.Chill, Bloom: t.Bloom, Harvest: t.Harvest, Class: pomology.VigourClass(t.Class),
-		Planted: orNone(t.Planted), AsWhip: t.AsWhip, Form: pomology.FormSlug(t.Form), Aim: year.Aim(t.Aim),
+		Planted: orNone(t.Planted), AsWhip: t.AsWhip, Form: pomology.FormSlug(t.Form), Habit: t.Habit, Aim: year.Aim(t.Aim),
 		HeightM: t.HeightM, SpreadM: t.SpreadM, TrunkMM: t.TrunkMM, ScaffoldsMM: t.ScaffoldsMM,
 		TubLitres: t.TubLitres, HasStake: t.Stake, HasMulch: t.Mulch, HasWires: t.Wires, Own: t.Own,
 		Wishes:   year.Wishes{Bag: t.Bag, LeavesOff: t.LeavesOff, GraftWood: t.GraftWood, ThinAnyway: t.ThinAnyway, Graft: t.Graft},

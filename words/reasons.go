@@ -130,10 +130,17 @@ var reasons = map[string]string{
 	"chill-short":              "The winter was too warm for it: late, ragged leafing and bloom; trust dates to a fortnight only.",
 	"chill-unmet":              "Winters here are too warm for this kind or chill class: no bloom is predicted.",
 	"does-not-ripen":           "By warmth alone its fruit does not ripen here in most years; log your own harvest.",
+	"class-guessed":            "Vigour unknown: {text} is taken, guessed from {value}.",
 	"strong-stock-costs":       "On {text} stock, holding it low costs about {n} more each summer.",
 	"tied-limb-locked":         "{n} on: a tied limb stays out of the cut until its tie moves.",
 	"observations-disagree":    "Stages logged this year contradict each other and were set aside; correct one of them.",
 	"choice-unfit":             "Your choice '{value}' does not suit this place ({text}).",
+}
+
+// guesses are what a vigour class was guessed from.
+var guesses = map[string]string{
+	"no-measurement": "nothing but the kind: measure its height", "height-for-age": "its height for its age",
+	"long-shoots": "its long shoots", "short-shoots": "its short shoots",
 }
 
 // Reason says one line of evidence.
@@ -143,6 +150,9 @@ func (s Speaker) Reason(r year.Reason) string {
 		return ""
 	}
 	value := r.Value
+	if g, ok := guesses[r.Value]; ok {
+		value = g
+	}
 	if _, v, err := pomology.Find(r.Choice, r.Value); err == nil {
 		value = v.Name
 	}

@@ -45,6 +45,9 @@ func CheckTree(t *Tree, hole string, others map[string]string, standing []Tree, 
 	if _, used, ok := t.Kind.SizeFor(t.Class); !ok {
 		warnings = append(warnings, Problem{"class_unusual", "class", string(t.Class), "a class " + t.Kind.Name + " has; " + string(used) + " is taken"})
 	}
+	if cap := pomology.TubCap(t.TubLitres); t.TubLitres > 0 && max(t.HeightM, t.SpreadM) > cap {
+		warnings = append(warnings, Problem{"tub_too_small", "tub_litres", fmt.Sprintf("%g litres for a crown of %g m", t.TubLitres, max(t.HeightM, t.SpreadM)), fmt.Sprintf("a crown of at most %.1f m, or a larger tub", cap)})
+	}
 	for i := range standing {
 		o := &standing[i]
 		if o.ID == t.ID || o.Elsewhere || t.Elsewhere {
@@ -78,10 +81,25 @@ func spacing(t, o *Tree, hole, otherHole string) []Problem {
 	}
 	a, _, _ := t.Kind.SizeFor(t.Class)
 	b, _, _ := o.Kind.SizeFor(o.Class)
-	if want := (a.DistanceM + b.DistanceM) / 2; d < 0.9*want && t.TubLitres == 0 && o.TubLitres == 0 {
+	if want := (a.DistanceM*t.habitSpread() + b.DistanceM*o.habitSpread()) / 2; d < 0.9*want && t.TubLitres == 0 && o.TubLitres == 0 {
 		return []Problem{{"too_close", "x", fmt.Sprintf("%.1f m from %s", d, o.Code), fmt.Sprintf("about %.1f m when both are held low", want)}}
 	}
 	return nil
+}
+
+// habitSpread shifts the room a tree wants by its habit: upright ones less, weeping ones more. Ours.
+func (t *Tree) habitSpread() float64 {
+	habit := t.Habit
+	if habit == "" {
+		habit = t.Kind.Habits[0]
+	}
+	switch habit {
+	case "upright":
+		return 0.9
+	case "weeping":
+		return 1.15
+	}
+	return 1
 }
 
 // CheckPlace warns of a place where the models are weak.

@@ -57,6 +57,7 @@ func Make(y *Yard, e *almanac.Ensemble, shown almanac.Day) (*Plan, error) {
 		if t.Elsewhere || t.Planted.Known() && SeasonOf(t.Planted, south) > e.Season || t.Gone.Known() && t.Gone <= shown {
 			continue
 		}
+		t = t.withClass(e.Season, south)
 		tp, err := planTree(y, e, t, byTree[t.ID], shown, pace)
 		if err != nil {
 			return nil, fmt.Errorf("tree %s: %w", t.Code, err)
@@ -247,6 +248,9 @@ func (c *context) warnings() (out []Reason) {
 		out = append(out, reason("not-for-low-tree").said(k.LowTreeNote))
 	case pomology.SuitsCare:
 		out = append(out, reason("low-tree-with-care").said(k.LowTreeNote))
+	}
+	if c.tree.ClassGuess != "" {
+		out = append(out, reason("class-guessed").said(string(c.tree.Class)).by("", c.tree.ClassGuess))
 	}
 	switch c.a.ChillStatus {
 	case "short":

@@ -96,7 +96,7 @@ func youngCare(c *context) []draft {
 	bud := c.stage(almanac.BudBreak, 0)
 	return []draft{{
 		kind: YoungCare, opens: later(bud, c.plantedBound()), closes: c.stage(almanac.ShootSlowing, 0),
-		reasons: []Reason{reason("first-three-years").num(float64(c.age), "year").over(formationYears)},
+		reasons: []Reason{reason("first-three-years").num(float64(c.age), "").over(formationYears)},
 	}}
 }
 
@@ -260,7 +260,7 @@ func (c *context) devicesOn() (on []Entry) {
 
 // bending: upright kinds and trees in building want their limbs spread, not in the planting year.
 func bending(c *context) []draft {
-	if c.age < 2 || c.age > bendUntilAge || c.shrub() || !c.tree.Kind.Upright() && c.aim.Aim != Build {
+	if c.age < 2 || c.age > bendUntilAge || c.shrub() || !c.tree.upright() && c.aim.Aim != Build {
 		return nil
 	}
 	value := c.school.Value("limb_angle")

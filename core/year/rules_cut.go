@@ -242,7 +242,7 @@ func heightCut(c *context) []draft {
 		{shift(d.closes.Day, 1), shift(d.closes.Day, 14), Possible, "shoots-must-ripen"},
 		{open, open, Harmful, "soft-shoots-meet-frost"},
 	}
-	d.reasons = []Reason{opens.reason("height-"+value).by("height_cut", value), d.closes.reason("closes-for-ripening"), c.heightReason(), c.aimReason()}
+	d.reasons = []Reason{c.heightReason(), opens.reason("height-"+value).by("height_cut", value), d.closes.reason("closes-for-ripening"), c.aimReason()}
 	if lowBush && c.age <= 1 {
 		d.reasons = append(d.reasons, reason("level-first-summer"))
 	}

@@ -33,7 +33,9 @@ type Tree struct {
 	Planted                   almanac.Day // NoDay when unknown: taken as grown
 	AsWhip                    bool
 	Form                      pomology.FormSlug
-	Aim                       Aim // empty: decided from age and school
+	Habit                     string // empty: the kind's
+	ClassGuess                string // rule by which an unknown class was guessed; empty when it was said
+	Aim                       Aim    // empty: decided from age and school
 	HeightM, SpreadM, TrunkMM float64
 	ScaffoldsMM               []float64
 	ShootCM                   float64 // last measured shoot length
@@ -45,6 +47,29 @@ type Tree struct {
 	Triploid, Elsewhere       bool
 	Gone                      almanac.Day // NoDay while it stands
 	X, Y                      float64     // metres from the plot's south-west corner
+}
+
+// upright says whether the tree grows upright: by its own habit, else its kind's.
+func (t *Tree) upright() bool {
+	if t.Habit != "" {
+		return t.Habit == "upright"
+	}
+	return t.Kind.Upright()
+}
+
+// withClass is the tree with an unknown vigour class guessed from its age, height and shoots.
+func (t *Tree) withClass(season int, south bool) *Tree {
+	if t.Class != "" {
+		return t
+	}
+	age := t.AgeIn(season, south)
+	if age == grownAge {
+		age = t.Kind.Care.YearsToFullCrop
+	}
+	g := pomology.GuessClass(t.Kind, age, t.HeightM, t.ShootCM)
+	out := *t
+	out.Class, out.ClassGuess = g.Class, g.Rule
+	return &out
 }
 
 // Wishes are jobs a person may ask for on a tree.

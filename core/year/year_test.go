@@ -491,3 +491,49 @@ func BenchmarkPlan(b *testing.B) {
 		})
 	}
 }
+
+func TestAnUnknownVigourIsGuessedAndSaid(t *testing.T) {
+	old := tree(t, "apple", func(tr *year.Tree) { tr.Class, tr.HeightM = "", 7.5 })
+	tp := at(t, "lower-terrace", old).on("2027-02-20")
+	require.Equal(t, pomology.Vigorous, tp.Tree.Class)
+	require.Contains(t, rules(tp.Warnings), "class-guessed")
+	require.NotContains(t, rules(at(t, "lower-terrace", tree(t, "apple")).on("2027-02-20").Warnings), "class-guessed")
+}
+
+func TestASiteWithoutFrostStillClosesItsWindows(t *testing.T) {
+	s := at(t, "subtropical-30n", tree(t, "peach", func(tr *year.Tree) { tr.Chill = "low" })).school("dry-summer-stone")
+	s.yard.Place.Frost = almanac.FrostDates{}
+	tp := s.on("2027-05-01")
+	cut := one(t, tp, year.SummerCut)
+	require.Equal(t, tp.Anchors.Day("leaf_fall")-42, cut.Window.Closes.Day)
+	require.NotEmpty(t, find(tp, year.HeightCut))
+}
+
+func TestTreesThatCannotBeAreRefusedAndUnlikelyOnesWarnedOf(t *testing.T) {
+	codes := func(ps []year.Problem) (out []string) {
+		for _, p := range ps {
+			require.NotEmpty(t, p.Expected)
+			out = append(out, p.Code)
+		}
+		return out
+	}
+	today := day("2027-02-20")
+	standing := []year.Tree{tree(t, "apple", func(tr *year.Tree) { tr.ID, tr.Code, tr.X = "o", "B2", 5 })}
+	check := func(with func(*year.Tree), hole string) (errs, warnings []string) {
+		tr := tree(t, "apple", with)
+		e, w := year.CheckTree(&tr, hole, map[string]string{"o": "h"}, standing, today)
+		return codes(e), codes(w)
+	}
+	errs, _ := check(func(tr *year.Tree) { tr.HeightM, tr.Planted = 40, today+1 }, "")
+	require.Equal(t, []string{"planted_in_future", "height_out_of_range"}, errs)
+	_, w := check(func(tr *year.Tree) { tr.X = 5 }, "")
+	require.Contains(t, w, "same_spot")
+	_, w = check(func(tr *year.Tree) { tr.X = 6 }, "")
+	require.Contains(t, w, "too_close")
+	_, w = check(func(tr *year.Tree) { tr.X = 5.45 }, "h")
+	require.Empty(t, w, "trees of one hole stand close on purpose")
+	_, w = check(func(tr *year.Tree) { tr.HeightM, tr.TubLitres = 9, 60 }, "")
+	require.Equal(t, []string{"height_unlikely", "tub_too_small"}, w)
+	require.Equal(t, "B3", year.Label([]string{"A1", "B2", "odd", ""}))
+	require.Equal(t, "A1", year.Label(nil))
+}

@@ -4,7 +4,8 @@ import { readPoints, writePoints } from './setup/PlotForm';
 import { angleOf, arc, inYear, shareOfYear } from './drawing/time';
 import { lanes } from './year/Year';
 import { weeksOf } from './year/HoursChart';
-import type { Bar, Plan } from './shared/api';
+import type { Bar, Plan, TreeSummary } from './shared/api';
+import { crowns } from './drawing/YardPlan';
 
 describe('days', () => {
   it('count across leap years and clock changes', () => {
@@ -70,5 +71,16 @@ describe('time as a place', () => {
     expect(weeks[0]?.total).toBe(3);
     expect(weeks[0]?.byMark.get('thin')).toBe(3);
     expect(weeks).toHaveLength(53);
+  });
+});
+
+describe('crowns', () => {
+  it('are one for the trees of one hole', () => {
+    const t = (id: string, x: number, hole?: string) =>
+      ({ id, x, y: 0, spread_m: 1, hole, estimated: false }) as TreeSummary;
+    const got = crowns([t('a', 0), t('b', 4, 'h'), t('c', 4.4, 'h')]);
+    expect(got).toHaveLength(2);
+    expect(got[1]?.x).toBeCloseTo(4.2);
+    expect(got[1]?.spread_m).toBeCloseTo(1.4);
   });
 });

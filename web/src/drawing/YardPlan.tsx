@@ -118,7 +118,7 @@ export function YardPlan({ orchard, plan, units, selected, onSelect, ghost, onGh
         {orchard.plot.features.map((f) => (
           <FeatureShape key={f.id} f={f} X={X} Y={Y} s={s} />
         ))}
-        {plan.trees.map((t) => (
+        {crowns(plan.trees).map((t) => (
           <Crown key={t.id} t={t} cx={X(t.x)} cy={Y(t.y)} s={s} />
         ))}
         {ghost && (
@@ -252,6 +252,25 @@ function Frame({ X, Y, e, units }: { X: (m: number) => number; Y: (m: number) =>
       ))}
     </g>
   );
+}
+
+/** The crowns drawn: trees of one hole are cut as one tree and drawn as one crown. */
+export function crowns(trees: TreeSummary[]): TreeSummary[] {
+  const out: TreeSummary[] = [];
+  const holes = new Map<string, TreeSummary[]>();
+  for (const t of trees) {
+    if (!t.hole) out.push(t);
+    else holes.set(t.hole, [...(holes.get(t.hole) ?? []), t]);
+  }
+  for (const group of holes.values()) {
+    const [first] = group;
+    if (!first) continue;
+    const x = group.reduce((m, t) => m + t.x, 0) / group.length;
+    const y = group.reduce((m, t) => m + t.y, 0) / group.length;
+    const reach = Math.max(...group.map((t) => Math.hypot(t.x - x, t.y - y) + t.spread_m / 2));
+    out.push({ ...first, x, y, spread_m: 2 * reach, estimated: group.some((t) => t.estimated) });
+  }
+  return out;
 }
 
 const flat = new Set(['flat-fan', 'wire-tiers', 'step-over']);

@@ -55,6 +55,13 @@ export function useTrees(slug: string) {
   });
 }
 
+export function useTreeVersions(slug: string, id: string) {
+  return useQuery({
+    queryKey: ['versions', slug, id],
+    queryFn: () => need(api.GET('/api/orchards/{slug}/trees/{id}/versions', { params: { path: { slug, id } } })),
+  });
+}
+
 export function useEntries(slug: string, tree?: string) {
   return useQuery({
     queryKey: ['entries', slug, tree ?? ''],

@@ -1163,12 +1163,17 @@ export interface components {
             aim: string;
             aim_says: string;
             bars: components["schemas"]["Bar"][];
+            /** @description vigour class in force */
+            class: string;
+            class_guessed: boolean;
             code: string;
             /** @description the spread drawn is an estimate */
             estimated: boolean;
             form: string;
             /** Format: double */
             height_m: number;
+            /** @description trees of one hole share this mark */
+            hole?: string;
             id: string;
             kind: string;
             kind_name: string;

@@ -1,5 +1,7 @@
 import { createTheme } from '@mui/material/styles';
 
+const phone = '@media (max-width: 700px)';
+
 /** MUI in our own clothes: colours come from the tokens, so that dusk is one attribute away. */
 export function makeTheme(dusk: boolean) {
   const c = dusk
@@ -37,6 +39,13 @@ export function makeTheme(dusk: boolean) {
     shadows: Array(25).fill('none') as ReturnType<typeof createTheme>['shadows'],
     components: {
       MuiButton: { defaultProps: { disableElevation: true, disableRipple: true } },
+      MuiFormHelperText: { styleOverrides: { root: { fontSize: 'var(--t-note)', lineHeight: 1.35, marginLeft: 2 } } },
+      MuiInputLabel: {
+        styleOverrides: {
+          root: { [phone]: { '&.MuiInputLabel-shrink': { transform: 'translate(14px, -10px) scale(0.875)' } } },
+        },
+      },
+      MuiOutlinedInput: { styleOverrides: { notchedOutline: { [phone]: { '& legend': { fontSize: '0.875em' } } } } },
       MuiTextField: { defaultProps: { size: 'small', fullWidth: true } },
       MuiButtonBase: { defaultProps: { disableRipple: true } },
       MuiMenu: { styleOverrides: { paper: { border: `1px solid ${c.rule}` } } },

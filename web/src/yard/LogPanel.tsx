@@ -6,19 +6,29 @@ import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useState, type FormEvent } from 'react';
-import { Refused, type Entry, type Task } from '../shared/api';
+import { Refused, type Entry } from '../shared/api';
 import type { Day } from '../shared/day';
 import { useLog, usePeople } from '../shared/queries';
 import { useHere } from '../shared/orchard';
 import { Trouble } from '../shared/Trouble';
 import { useOfferUndo } from '../shared/undo';
-import { read, unitOf } from '../shared/units';
+import { read, show, unitOf } from '../shared/units';
 import { useShown } from '../shared/shown';
 
+/** The job a log is for: a task of the plan, or that of an entry being corrected. */
+export interface Job {
+  id: string;
+  kind: string;
+  title: string;
+  cut: boolean;
+  minutes_says?: string;
+}
+
 interface Props {
-  task?: Task | undefined;
+  task?: Job | undefined;
   treeId: string;
   treeCode: string;
+  correct?: Entry | undefined;
   onDone: () => void;
 }
 
@@ -46,6 +56,26 @@ function emptyEntry(): Entry {
   return { id: '', created: '', date: '', season: 0, kind: 'note' };
 }
 
+/** The fields of an entry as a person typed them. */
+function drafted(e: Entry, units: 'metric' | 'us'): Draft {
+  const d: Draft = {};
+  for (const k of ['who', 'reason', 'note', 'stage', 'agent', 'treatment', 'device'] as const) if (e[k]) d[k] = e[k];
+  for (const k of ['minutes', 'cuts', 'fruit', 'count', 'tmin_c'] as const) if (e[k] !== undefined) d[k] = String(e[k]);
+  for (const k of ['free_only', 'headed', 'opens_sun'] as const) if (e[k]) d[k] = true;
+  if (e.share) d.share = String(Math.round(e.share * 100));
+  if (e.cut_mm?.length) d.cut_mm = e.cut_mm.map((mm) => show(mm, 'mm', units)).join(' ');
+  if (e.kilos) d.kilos = show(e.kilos, 'kg', units);
+  for (const [k, q] of measured) if (e[k]) d[k] = show(e[k], q, units);
+  return d;
+}
+
+const measured = [
+  ['height_m', 'm'],
+  ['spread_m', 'm'],
+  ['trunk_mm', 'mm'],
+  ['shoot_cm', 'cm'],
+] as const;
+
 /** Lists of diameters as people type them: parted by spaces or commas. */
 function diameters(text: string, units: 'metric' | 'us'): number[] {
   return text
@@ -55,16 +85,16 @@ function diameters(text: string, units: 'metric' | 'us'): number[] {
 }
 
 /** Logs a job, or what was seen: only what the next plan needs. */
-export function LogPanel({ task, treeId, treeCode, onDone }: Props) {
+export function LogPanel({ task, treeId, treeCode, correct, onDone }: Props) {
   const { orchard, units, meta } = useHere();
   const { day, today } = useShown();
   const people = usePeople(orchard.slug);
   const log = useLog(orchard.slug);
   const offer = useOfferUndo();
-  const [outcome, setOutcome] = useState<string>('done');
-  const [kind, setKind] = useState<string>('observed');
-  const [date, setDate] = useState<Day>(day <= today ? day : today);
-  const [draft, setDraft] = useState<Draft>({});
+  const [outcome, setOutcome] = useState<string>(correct?.outcome ?? 'done');
+  const [kind, setKind] = useState<string>(correct && correct.kind !== 'work' ? correct.kind : 'observed');
+  const [date, setDate] = useState<Day>(correct?.date ?? (day <= today ? day : today));
+  const [draft, setDraft] = useState<Draft>(() => (correct ? drafted(correct, units) : {}));
   const text = (k: string) => (typeof draft[k] === 'string' ? draft[k] : '');
   const on = (k: string) => draft[k] === true;
   const set = (k: string, v: string | boolean) => setDraft((d) => ({ ...d, [k]: v }));
@@ -89,6 +119,7 @@ export function LogPanel({ task, treeId, treeCode, onDone }: Props) {
   const build = (): Entry => {
     const e: Entry = { ...emptyEntry(), date, kind: task ? 'work' : (kind as Entry['kind']) };
     if (treeId) e.tree_id = treeId;
+    if (correct) e.corrects = correct.id;
     if (text('who')) e.who = text('who');
     if (text('reason')) e.reason = text('reason');
     if (text('note')) e.note = text('note');
@@ -131,12 +162,7 @@ export function LogPanel({ task, treeId, treeCode, onDone }: Props) {
       if (count !== undefined) e.count = Math.round(count);
       if (text('treatment')) e.treatment = text('treatment');
     }
-    for (const [k, q] of [
-      ['height_m', 'm'],
-      ['spread_m', 'm'],
-      ['trunk_mm', 'mm'],
-      ['shoot_cm', 'cm'],
-    ] as const) {
+    for (const [k, q] of measured) {
       const v = read(text(k), q, units);
       if (v !== undefined) e[k] = v;
     }
@@ -163,7 +189,8 @@ export function LogPanel({ task, treeId, treeCode, onDone }: Props) {
         <h2>{task ? task.title : 'What was seen'}</h2>
         <span className="sm q">
           {treeCode || orchard.name}
-          {task ? `, ${task.minutes_says} planned` : ''}
+          {task?.minutes_says ? `, ${task.minutes_says} planned` : ''}
+          {correct ? '. A correction: the first entry is kept.' : ''}
         </span>
       </div>
       {task ? (
@@ -278,8 +305,8 @@ export function LogPanel({ task, treeId, treeCode, onDone }: Props) {
           ))}
         </TextField>
       )}
-      {(outcome === 'left' || task || kind === 'trouble') &&
-        field('reason', outcome === 'left' || kind === 'trouble' ? 'Why' : 'Why then, if outside its window', {
+      {(outcome === 'left' || task || kind === 'trouble' || kind === 'treatment') &&
+        field('reason', outcome === 'left' || !task ? 'Why' : 'Why then, if outside its window', {
           multiline: true,
           helperText: refusedField('reason')?.expected,
         })}
@@ -303,9 +330,29 @@ export function LogPanel({ task, treeId, treeCode, onDone }: Props) {
       <Trouble error={log.error} holds="Nothing was logged; what you typed stays here." />
       <div className="acts">
         <Button type="submit" variant="contained" disabled={log.isPending}>
-          Log it
+          {correct ? 'Log the correction' : 'Log it'}
         </Button>
         <Button onClick={onDone}>Back</Button>
+        {correct && (
+          <Button
+            color="error"
+            disabled={log.isPending}
+            onClick={() =>
+              log.mutate(
+                {
+                  ...emptyEntry(),
+                  kind: 'void',
+                  date: today,
+                  corrects: correct.id,
+                  ...(treeId ? { tree_id: treeId } : {}),
+                },
+                { onSuccess: onDone },
+              )
+            }
+          >
+            It never happened
+          </Button>
+        )}
       </div>
     </form>
   );

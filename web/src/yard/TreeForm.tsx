@@ -7,6 +7,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { api, need, Refused, type Tree } from '../shared/api';
 import { useRemoveTree, useSaveTree } from '../shared/queries';
+import { between } from '../shared/day';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { Trouble, Warnings } from '../shared/Trouble';
@@ -29,6 +30,7 @@ export function TreeForm({ tree, onChange, onDone }: Props) {
   const save = useSaveTree(orchard.slug);
   const remove = useRemoveTree(orchard.slug);
   const [typed, setTyped] = useState<Record<string, string | undefined>>({});
+  const [going, setGoing] = useState(false);
   const kind = meta.kinds.find((k) => k.slug === tree.kind);
   const check = useQuery({
     queryKey: ['check-tree', orchard.slug, tree],
@@ -36,23 +38,14 @@ export function TreeForm({ tree, onChange, onDone }: Props) {
       need(api.POST('/api/orchards/{slug}/trees/check', { params: { path: { slug: orchard.slug } }, body: tree })),
     retry: false,
   });
+  const age = tree.planted ? Math.floor(between(tree.planted, today) / 365) : 99;
   const advice = useQuery({
-    queryKey: ['advice', orchard.slug, tree.kind, tree.class, tree.x, tree.y],
-    queryFn: () =>
-      need(
-        api.GET('/api/orchards/{slug}/advice', {
-          params: {
-            path: { slug: orchard.slug },
-            query: {
-              kind: tree.kind,
-              class: tree.class ?? '',
-              x: tree.x,
-              y: tree.y,
-              ...(tree.id && tree.form ? { present: tree.form } : {}),
-            },
-          },
-        }),
-      ),
+    queryKey: ['advice', orchard.slug, tree.kind, tree.class, tree.x, tree.y, age],
+    queryFn: () => {
+      const present = tree.id && tree.form ? { present: tree.form, age } : {};
+      const query = { kind: tree.kind, class: tree.class ?? '', x: tree.x, y: tree.y, ...present };
+      return need(api.GET('/api/orchards/{slug}/advice', { params: { path: { slug: orchard.slug }, query } }));
+    },
     retry: false,
   });
   const refused =
@@ -207,6 +200,9 @@ export function TreeForm({ tree, onChange, onDone }: Props) {
                 <span className="q">
                   {say(a.height_m, 'm', units)} high, {say(a.ground_m2, 'm2', units)} of ground, {a.hours_a_year} h a
                   year, full crop in {a.years_to_full_crop}: {a.sentence}.{' '}
+                  {a.keeps_present_form
+                    ? 'An older tree keeps its form: changing costs more than it gives. '
+                    : 'Score: '}
                   {a.reasons.map((r) => `${r.says} (${r.points > 0 ? '+' : ''}${String(r.points)})`).join('; ')}
                 </span>
               </li>
@@ -298,10 +294,7 @@ export function TreeForm({ tree, onChange, onDone }: Props) {
         <Button onClick={() => onDone()}>Back</Button>
         {tree.id && (
           <>
-            <Button
-              color="error"
-              onClick={() => save.mutate({ ...tree, gone: today, gone_why: 'removed' }, { onSuccess: () => onDone() })}
-            >
+            <Button color="error" onClick={() => setGoing(true)}>
               It is gone
             </Button>
             <Button color="error" onClick={() => remove.mutate(tree.id, { onSuccess: () => onDone() })}>
@@ -310,6 +303,21 @@ export function TreeForm({ tree, onChange, onDone }: Props) {
           </>
         )}
       </div>
+      {going && (
+        <div role="group" aria-label="Why it is gone" className="acts">
+          <span className="sm q">Its journal is kept. Why?</span>
+          {(['lost', 'moved', 'removed'] as const).map((why) => (
+            <Button
+              key={why}
+              size="small"
+              variant="outlined"
+              onClick={() => save.mutate({ ...tree, gone: today, gone_why: why }, { onSuccess: () => onDone() })}
+            >
+              {why}
+            </Button>
+          ))}
+        </div>
+      )}
     </form>
   );
 }

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { Entry, Task, TreePlan } from '../shared/api';
 import { long, plain } from '../shared/day';
-import { useEntries, useTreePlan, useTrees } from '../shared/queries';
+import { useEntries, useTreePlan, useTrees, useTreeVersions } from '../shared/queries';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
@@ -17,11 +17,12 @@ interface Props {
   id: string;
   onClose: () => void;
   onLog: (t?: Task) => void;
+  onCorrect: (e: Entry) => void;
   onEdit: () => void;
 }
 
 /** One tree: its facts, its ring, its account, its tasks with all their reasons, its journal. */
-export function TreePanel({ id, onClose, onLog, onEdit }: Props) {
+export function TreePanel({ id, onClose, onLog, onCorrect, onEdit }: Props) {
   const { orchard, units, meta, plan } = useHere();
   const { settled } = useShown();
   const q = useTreePlan(orchard.slug, id, settled);
@@ -113,7 +114,8 @@ export function TreePanel({ id, onClose, onLog, onEdit }: Props) {
       ))}
       <Tasks tasks={q.data.tasks} onLog={onLog} day={q.data.day} />
       <Company data={q.data} company={kind.company} />
-      <History id={id} />
+      <History id={id} onCorrect={onCorrect} />
+      <FactsBefore id={id} />
       {doc.notes && (
         <>
           <div className="grp">
@@ -278,7 +280,7 @@ export function entryWords(e: Entry, titles: Map<string, string>, units: 'metric
   return parts.join(', ');
 }
 
-function History({ id }: { id: string }) {
+function History({ id, onCorrect }: { id: string; onCorrect: (e: Entry) => void }) {
   const { orchard, meta, units } = useHere();
   const { settled } = useShown();
   const [all, setAll] = useState(false);
@@ -301,7 +303,16 @@ function History({ id }: { id: string }) {
               {e.who ? `, ${e.who}` : ''}
             </span>
             <br />
-            {entryWords(e, titles, units)}
+            {entryWords(e, titles, units)}{' '}
+            <button
+              type="button"
+              className="plain sm q"
+              style={{ minHeight: 24, padding: '0 6px' }}
+              onClick={() => onCorrect(e)}
+              aria-label={`Correct the entry of ${plain(e.date)}`}
+            >
+              correct
+            </button>
           </li>
         ))}
       </ul>
@@ -310,6 +321,36 @@ function History({ id }: { id: string }) {
           {all ? 'Fewer' : `All ${String(list.length)}`}
         </Button>
       )}
+    </>
+  );
+}
+
+/** What was changed of a tree's form, aim and place, and when. */
+function FactsBefore({ id }: { id: string }) {
+  const { orchard } = useHere();
+  const versions = useTreeVersions(orchard.slug, id);
+  const list = versions.data ?? [];
+  const changes = list.slice(1).flatMap((v, i) => {
+    const was = list[i]?.tree;
+    if (!was) return [];
+    const said: string[] = [];
+    if (was.form !== v.tree.form) said.push(`form from ${was.form ?? 'none'} to ${v.tree.form ?? 'none'}`);
+    if (was.aim !== v.tree.aim) said.push(`aim from ${was.aim ?? 'by school'} to ${v.tree.aim ?? 'by school'}`);
+    if (was.x !== v.tree.x || was.y !== v.tree.y) said.push('moved on the plan');
+    if (!was.gone && v.tree.gone) said.push(`gone: ${v.tree.gone_why ?? ''}`);
+    return said.length ? [{ at: v.at.slice(0, 10), said: said.join(', ').replaceAll('-', ' ') }] : [];
+  });
+  if (!changes.length) return null;
+  return (
+    <>
+      <div className="grp">
+        <h3>Its facts before</h3>
+      </div>
+      {changes.map((c) => (
+        <p key={c.at + c.said} className="sm">
+          <span className="q">{plain(c.at)}</span> {c.said}
+        </p>
+      ))}
     </>
   );
 }

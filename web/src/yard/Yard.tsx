@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import type { Task, Tree } from '../shared/api';
+import type { Entry, Tree } from '../shared/api';
 import { useDocket, useTrees } from '../shared/queries';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
@@ -10,11 +10,11 @@ import { say } from '../shared/units';
 import { drawnMarks, markOf } from '../drawing/marks';
 import { extentOf, YardPlan } from '../drawing/YardPlan';
 import { Docket } from './Docket';
-import { LogPanel } from './LogPanel';
+import { LogPanel, type Job } from './LogPanel';
 import { newTree, TreeForm } from './TreeForm';
 import { MarkSwatch, TreePanel } from './TreePanel';
 
-type Logging = { task?: Task | undefined; treeId: string };
+type Logging = { task?: Job | undefined; treeId: string; correct?: Entry };
 
 /** The plan of the plot with what to do beside it. */
 export default function Yard() {
@@ -26,6 +26,10 @@ export default function Yard() {
   const trees = useTrees(orchard.slug);
   const [logging, setLogging] = useState<Logging | null>(null);
   const [editing, setEditing] = useState<Tree | null>(null);
+
+  useEffect(() => {
+    if (logging) document.querySelector('main')?.scrollTo({ top: 0 }); // a form begins at its beginning
+  }, [logging]);
 
   const select = (id: string) => {
     setLogging(null);
@@ -48,6 +52,11 @@ export default function Yard() {
       <p className="page q">Working out the year.</p>
     );
 
+  const jobOf = (e: Entry): Job | undefined => {
+    if (e.kind !== 'work') return undefined;
+    const facts = meta.tasks.find((t) => t.kind === e.task);
+    return { id: e.task_id ?? '', kind: e.task ?? '', title: facts?.title ?? e.task ?? '', cut: facts?.cut ?? false };
+  };
   const codeOf = (id: string) => trees.data?.find((t) => t.id === id)?.code ?? '';
   const kind = meta.kinds.find((k) => k.slug === editing?.kind);
   const spread =
@@ -78,8 +87,9 @@ export default function Yard() {
   } else if (logging) {
     side = (
       <LogPanel
-        key={logging.task?.id ?? logging.treeId}
+        key={logging.correct?.id ?? logging.task?.id ?? logging.treeId}
         task={logging.task}
+        correct={logging.correct}
         treeId={logging.treeId}
         treeCode={codeOf(logging.treeId)}
         onDone={() => setLogging(null)}
@@ -91,6 +101,7 @@ export default function Yard() {
         id={selected}
         onClose={() => select('')}
         onLog={(t) => setLogging({ task: t, treeId: selected })}
+        onCorrect={(e) => setLogging({ task: jobOf(e), treeId: selected, correct: e })}
         onEdit={() => setEditing(trees.data?.find((t) => t.id === selected) ?? null)}
       />
     );
@@ -104,7 +115,7 @@ export default function Yard() {
 
   const above = plan.trees.filter((t) => t.height_m > t.reach_m + 0.005).length;
   return (
-    <div className="two">
+    <div className={logging ? 'two logging' : 'two'}>
       <div className="yardgrid">
         <div style={{ minWidth: 0 }}>
           <YardPlan

@@ -24,6 +24,8 @@ func (t *Task) settle(shown almanac.Day) {
 			t.State, t.Group = Waits, Wait
 			t.Held = append(t.Held, reason("forbidden-until").on(t.Window.Opens.Anchor, opens))
 		}
+	case shown > closes && len(t.Held) > 0 && t.stillHeld(shown):
+		t.State = Waits // what was held to the end was not missed
 	case shown > closes:
 		t.State, t.Instead = Missed, taskFacts[t.Kind].Instead
 	case len(t.Held) > 0 && t.stillHeld(shown):

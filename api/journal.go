@@ -2,7 +2,9 @@ package api
 
 import (
 	"context"
+	"maps"
 	"net/http"
+	"slices"
 	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
@@ -158,6 +160,7 @@ func (s *server) addEntry(ctx context.Context, in *EntryInput) (*EntryOutput, er
 	if e.School == "" {
 		e.School = pomology.DefaultPreset
 	}
+	e.SchoolOwn = departures(c.Orchard.School.Own)
 	if e.Who == "" && len(c.People) > 0 {
 		e.Who = c.People[0].Name
 	}
@@ -166,6 +169,15 @@ func (s *server) addEntry(ctx context.Context, in *EntryInput) (*EntryOutput, er
 	}
 	out.Entry = e
 	return &EntryOutput{out}, nil
+}
+
+// departures writes the choices that differ from the preset, in order.
+func departures(own map[string]string) string {
+	var out []string
+	for _, k := range slices.Sorted(maps.Keys(own)) {
+		out = append(out, k+"="+own[k])
+	}
+	return strings.Join(out, " ")
 }
 
 func treeOf(c *store.Contents, id string) (*year.Tree, error) {
@@ -243,7 +255,7 @@ func (s *server) checkObserved(p *Planned, e *store.Entry) error {
 		}
 	}
 	if tree == nil {
-		return year.Problem{Code: "no_tree", Field: "tree_id", Given: e.TreeID, Expected: "the tree the stage was seen on"}
+		return year.Problem{Code: "no_tree", Field: "tree_id", Given: "none", Expected: "the tree the stage was seen on"}
 	}
 	seen := append([]year.Entry{}, p.Yard.Entries...)
 	for i := range seen {

@@ -10,6 +10,7 @@ import (
 	"vertumna/core/pomology"
 	"vertumna/core/year"
 	"vertumna/store"
+	"vertumna/words"
 )
 
 // TreeInput writes a new tree.
@@ -179,12 +180,6 @@ func (s *server) checkTree(ctx context.Context, slug string, t *store.Tree) (*st
 	return o, warningsOf(warnings), refusals(errs)
 }
 
-var pointSentences = map[string]string{
-	"kinds-order": "how well the kind takes this form", "wall-close": "a wall or fence within 60 cm", "path-in-spread": "a path within its spread",
-	"short-reach": "your reach is short", "air-in-wet-places": "damp summers or winters want air", "strong-sun": "strong sun",
-	"sunscald-of-bark": "peach bark burns in an open middle", "bed-behind": "a bed behind it would be shaded", "hours": "it asks for more hours than you have",
-}
-
 func (s *server) adviseForm(ctx context.Context, in *AdviceInput) (*struct {
 	Body []FormAdvice `nullable:"false"`
 }, error,
@@ -199,7 +194,7 @@ func (s *server) adviseForm(ctx context.Context, in *AdviceInput) (*struct {
 	}
 	a := pomology.AdviserInput{Kind: k, Class: pomology.VigourClass(in.Class), AgeYears: in.Age, Present: pomology.FormSlug(in.Present), HoursFree: in.Hours}
 	school, _ := pomology.School{Preset: c.Orchard.School.Preset, Own: c.Orchard.School.Own}.Resolve(false, nil)
-	a.InsideTwigsOK = school.Is("middle", "twigs")
+	a.InsideTwigsOK, a.School = school.Is("middle", "twigs"), school.Value("form")
 	fingertip := 0.0
 	if len(c.People) > 0 {
 		fingertip = c.People[0].FingertipCM
@@ -207,7 +202,7 @@ func (s *server) adviseForm(ctx context.Context, in *AdviceInput) (*struct {
 	a.ReachM, _ = school.ReachM(fingertip, 0)
 	if c.Orchard.Site != nil {
 		if p, err := year.NewPlace(c.Orchard.Site); err == nil {
-			a.Site = pomology.Site{WetWinter: p.Climate.WetWinter(), HumidSummer: p.Climate.HumidSummer, StrongSun: math.Abs(p.Site.Lat) < 40}
+			a.Site = p.ForAdviser()
 		}
 	}
 	size, _, _ := k.SizeFor(a.Class)
@@ -231,7 +226,7 @@ func (s *server) adviseForm(ctx context.Context, in *AdviceInput) (*struct {
 			GroundM2: math.Round(v.GroundM2*10) / 10, HoursAYear: v.HoursAYear, YearsToCrop: v.YearsToCrop, KeepsWhatIs: v.KeepsPresent, Reasons: []Points{}, Outlines: []Outline{},
 		}
 		for _, p := range v.Reasons {
-			f.Reasons = append(f.Reasons, Points{p.Rule, p.Points, pointSentences[p.Rule]})
+			f.Reasons = append(f.Reasons, Points{p.Rule, p.Points, words.Point(p.Rule)})
 		}
 		for _, o := range v.Outlines {
 			f.Outlines = append(f.Outlines, Outline{o.AgeYears, math.Round(o.HeightM*100) / 100, math.Round(o.WidthM*100) / 100})

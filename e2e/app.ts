@@ -1,29 +1,25 @@
-import AxeBuilder from "@axe-core/playwright";
-import { test as base, expect, type Page } from "@playwright/test";
-import { spawn } from "node:child_process";
-import { mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
+import AxeBuilder from '@axe-core/playwright';
+import { test as base, expect, type Page } from '@playwright/test';
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 
-const binary = join(import.meta.dirname, "..", "bin", "vertumna");
+const binary = join(import.meta.dirname, '..', 'bin', 'vertumna');
 
 /** Starts the program over a database of its own and gives its address. */
-async function start(
-  args: string[],
-): Promise<{ url: string; stop: () => void }> {
-  const child = spawn(binary, [...args, "--listen", "127.0.0.1:0", "--quiet"], {
-    stdio: ["ignore", "pipe", "inherit"],
+async function start(args: string[]): Promise<{ url: string; stop: () => void }> {
+  const child = spawn(binary, [...args, '--listen', '127.0.0.1:0', '--quiet'], {
+    stdio: ['ignore', 'pipe', 'inherit'],
   });
   const url = await new Promise<string>((resolve, reject) => {
-    let out = "";
-    child.stdout.on("data", (b: Buffer) => {
+    let out = '';
+    child.stdout.on('data', (b: Buffer) => {
       out += b.toString();
       const m = /http:\/\/[\d.:]+/.exec(out);
       if (m) resolve(m[0]);
     });
-    child.on("exit", (code) =>
-      reject(new Error(`vertumna ended with ${String(code)}: ${out}`)),
-    );
+    child.on('exit', (code) => reject(new Error(`vertumna ended with ${String(code)}: ${out}`)));
   });
   return { url, stop: () => child.kill() };
 }
@@ -37,29 +33,17 @@ interface Apps {
 
 export const test = base.extend<Apps & { folder: string }>({
   folder: async ({}, use) => {
-    const dir = mkdtempSync(join(tmpdir(), "vertumna-e2e-"));
+    const dir = mkdtempSync(join(tmpdir(), 'vertumna-e2e-'));
     await use(dir);
     rmSync(dir, { recursive: true, force: true });
   },
   demo: async ({ folder }, use) => {
-    const app = await start([
-      "demo",
-      "--db",
-      join(folder, "demo.db"),
-      "--today",
-      "2027-02-20",
-    ]);
+    const app = await start(['demo', '--db', join(folder, 'demo.db'), '--today', '2027-02-20']);
     await use(app.url);
     app.stop();
   },
   empty: async ({ folder }, use) => {
-    const app = await start([
-      "serve",
-      "--db",
-      join(folder, "own.db"),
-      "--today",
-      "2027-02-20",
-    ]);
+    const app = await start(['serve', '--db', join(folder, 'own.db'), '--today', '2027-02-20']);
     await use(app.url);
     app.stop();
   },
@@ -67,31 +51,21 @@ export const test = base.extend<Apps & { folder: string }>({
 
 /** Fails on anything serious that axe finds. */
 export async function accessible(page: Page): Promise<void> {
-  const found = await new AxeBuilder({ page })
-    .withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"])
-    .analyze();
-  const serious = found.violations.filter(
-    (v) => v.impact === "serious" || v.impact === "critical",
-  );
-  expect(
-    serious.map(
-      (v) => `${v.id}: ${v.nodes.map((n) => n.target.join(" ")).join(", ")}`,
-    ),
-  ).toEqual([]);
+  const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
+  const serious = found.violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+  expect(serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
 }
 
 /** Opens a page and waits until it is drawn, fonts and all. */
 export async function open(page: Page, url: string): Promise<void> {
   await page.goto(url);
-  await page.waitForLoadState("networkidle");
+  await page.waitForLoadState('networkidle');
   await page.evaluate(() => document.fonts.ready);
 }
 
 /** Fails when the page is wider than its window. */
 export async function fits(page: Page): Promise<void> {
-  const over = await page.evaluate(
-    () => document.documentElement.scrollWidth - window.innerWidth,
-  );
+  const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
   expect(over).toBeLessThanOrEqual(0);
 }
 

@@ -1,30 +1,30 @@
-import { defineConfig } from "@playwright/test";
+import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
-  testDir: ".",
+  testDir: '.',
   timeout: 60_000,
   workers: 2,
   fullyParallel: false,
-  reporter: [["line"]],
+  reporter: [['line']],
   use: {
-    locale: "en-GB",
-    timezoneId: "Europe/Vienna",
+    locale: 'en-GB',
+    timezoneId: 'Europe/Vienna',
     launchOptions: {
-      executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
       args: [
-        "--no-sandbox",
-        "--disable-quic",
-        "--no-first-run",
-        "--disable-background-networking",
-        "--disable-component-update",
-        "--disable-sync",
+        '--no-sandbox',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
       ],
     },
   },
   projects: [
-    { name: "laptop", use: { viewport: { width: 1280, height: 800 } } },
+    { name: 'laptop', use: { viewport: { width: 1280, height: 800 } } },
     {
-      name: "phone",
+      name: 'phone',
       use: { viewport: { width: 390, height: 844 }, hasTouch: true },
     },
   ],

@@ -1,174 +1,140 @@
-import ICAL from "ical.js";
-import { accessible, expect, fits, open, test } from "./app";
+import ICAL from 'ical.js';
+import { accessible, expect, fits, open, test } from './app';
 
-test("a first run: a place, three trees on the plan, and a docket", async ({
-  page,
-  empty,
-}) => {
+test('a first run: a place, three trees on the plan, and a docket', async ({ page, empty }) => {
   await open(page, empty);
-  await expect(page.getByRole("heading", { name: "Vertumna" })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Vertumna' })).toBeVisible();
   await accessible(page);
-  await page.getByLabel("Name of the orchard").fill("Gäßchen <b>hof</b> 🌳");
-  await page.getByLabel("Latitude, north +").fill("95");
-  await page.getByLabel("Longitude, east +").fill("14.5");
-  await expect(
-    page.getByText("95 given, -90 to 90 expected").first(),
-  ).toBeVisible();
-  await page.getByLabel("Latitude, north +").fill("46.2");
-  await expect(
-    page.getByRole("radio", { name: /Lower Terrace/ }),
-  ).toBeChecked();
-  await page.getByLabel("Last spring frost, MM-DD").fill("05-02");
-  await page.getByRole("button", { name: "Take this place" }).click();
+  await page.getByLabel('Name of the orchard').fill('Gäßchen <b>hof</b> 🌳');
+  await page.getByLabel('Latitude, north +').fill('95');
+  await page.getByLabel('Longitude, east +').fill('14.5');
+  await expect(page.getByText('95 given, -90 to 90 expected').first()).toBeVisible();
+  await page.getByLabel('Latitude, north +').fill('46.2');
+  await expect(page.getByRole('radio', { name: /Lower Terrace/ })).toBeChecked();
+  await page.getByLabel('Last spring frost, MM-DD').fill('05-02');
+  await page.getByRole('button', { name: 'Take this place' }).click();
   await expect(page.getByText(/^Taken:/)).toBeVisible();
-  await page.getByLabel(/Fingertip height/).fill("221");
-  await page.getByRole("button", { name: "Make the orchard" }).click();
+  await page.getByLabel(/Fingertip height/).fill('221');
+  await page.getByRole('button', { name: 'Make the orchard' }).click();
 
-  await expect(
-    page.getByText("No trees yet. Pace out the first one."),
-  ).toBeVisible();
-  const plan = page.getByRole("group", { name: /Plan of/ });
-  for (const [i, kind] of ["Apple", "Sweet cherry", "Quince"].entries()) {
-    await page
-      .getByRole("button", { name: "Add a tree" })
-      .filter({ visible: true })
-      .first()
-      .click();
-    const form = page.getByRole("form", { name: "Add a tree" });
-    await form.getByLabel("Kind").click();
-    await page.getByRole("option", { name: kind, exact: true }).click();
+  await expect(page.getByText('No trees yet. Pace out the first one.')).toBeVisible();
+  const plan = page.getByRole('group', { name: /Plan of/ });
+  for (const [i, kind] of ['Apple', 'Sweet cherry', 'Quince'].entries()) {
+    await page.getByRole('button', { name: 'Add a tree' }).filter({ visible: true }).first().click();
+    const form = page.getByRole('form', { name: 'Add a tree' });
+    await form.getByLabel('Kind').click();
+    await page.getByRole('option', { name: kind, exact: true }).click();
     const box = await plan.boundingBox();
-    if (!box) throw new Error("no plan");
+    if (!box) throw new Error('no plan');
     await plan.click({
       position: { x: box.width * (0.2 + 0.25 * i), y: box.height / 2 },
       force: true,
     });
-    await expect(form.getByText("Advised here")).toBeVisible();
-    await form.getByRole("button", { name: "Plant it here" }).click();
-    await expect(
-      page.getByRole("region", { name: `Tree A${String(i + 1)}` }),
-    ).toBeVisible();
-    await page.getByRole("button", { name: "Docket" }).click();
+    await expect(form.getByText('Advised here')).toBeVisible();
+    await form.getByRole('button', { name: 'Plant it here' }).click();
+    await expect(page.getByRole('region', { name: `Tree A${String(i + 1)}` })).toBeVisible();
+    await page.getByRole('button', { name: 'Docket' }).click();
   }
-  const docket = page.getByRole("region", { name: "Docket" });
-  await expect(
-    docket.getByText(/Stand back and look|Dormant cut/).first(),
-  ).toBeVisible();
+  const docket = page.getByRole('region', { name: 'Docket' });
+  await expect(docket.getByText(/Stand back and look|Dormant cut/).first()).toBeVisible();
   await fits(page);
 });
 
-test("switching the school moves windows", async ({ page, demo }) => {
+test('switching the school moves windows', async ({ page, demo }) => {
   await open(page, `${demo}/lower-terrace/year`);
-  const row = page.getByRole("button", { name: /^C2 Apple/ });
-  const before = await row.getAttribute("aria-label");
+  const row = page.getByRole('button', { name: /^C2 Apple/ });
+  const before = await row.getAttribute('aria-label');
   await open(page, `${demo}/lower-terrace/setup`);
-  await page.getByRole("radio", { name: /^Renewal row/ }).check();
-  await page.getByRole("button", { name: "Save the changes" }).click();
-  await expect(
-    page.getByRole("button", { name: "Save the changes" }),
-  ).toHaveCount(0);
+  await page.getByRole('radio', { name: /^Renewal row/ }).check();
+  await page.getByRole('button', { name: 'Save the changes' }).click();
+  await expect(page.getByRole('button', { name: 'Save the changes' })).toHaveCount(0);
   await open(page, `${demo}/lower-terrace/year`);
-  await expect(row).not.toHaveAttribute("aria-label", before ?? "");
+  await expect(row).not.toHaveAttribute('aria-label', before ?? '');
   await row.click();
   await expect(page.getByText(/Steady: Dormant cut/).first()).toBeVisible();
 });
 
-test("the calendar is read by a stranger, and its address can be withdrawn", async ({
-  page,
-  demo,
-}) => {
+test('the calendar is read by a stranger, and its address can be withdrawn', async ({ page, demo }) => {
   await open(page, `${demo}/lower-terrace/setup`);
-  const box = page.getByRole("region", { name: "Calendar" });
-  await box.getByRole("button", { name: "Make an address" }).click();
-  const address = (await box.locator("code").textContent()) ?? "";
+  const box = page.getByRole('region', { name: 'Calendar' });
+  await box.getByRole('button', { name: 'Make an address' }).click();
+  const address = (await box.locator('code').textContent()) ?? '';
   const res = await page.request.get(address);
-  expect(res.headers()["content-type"]).toContain("text/calendar");
+  expect(res.headers()['content-type']).toContain('text/calendar');
   const cal = new ICAL.Component(ICAL.parse(await res.text()) as unknown[]);
-  const events = cal
-    .getAllSubcomponents("vevent")
-    .map((e) => new ICAL.Event(e));
+  const events = cal.getAllSubcomponents('vevent').map((e) => new ICAL.Event(e));
   expect(events.length).toBeGreaterThan(100);
   expect(new Set(events.map((e) => e.uid)).size).toBe(events.length);
   let alarms = 0;
   for (const e of events) {
     expect(e.startDate.isDate).toBe(true);
     expect(e.endDate.compare(e.startDate)).toBeGreaterThan(0);
-    const done = e.summary.startsWith("Done");
-    const alarm = e.component.getFirstSubcomponent("valarm");
+    const done = e.summary.startsWith('Done');
+    const alarm = e.component.getFirstSubcomponent('valarm');
     if (done) expect(alarm).toBeNull();
     if (alarm) {
       alarms += 1;
-      const trigger = alarm.getFirstPropertyValue("trigger") as ICAL.Duration;
+      const trigger = alarm.getFirstPropertyValue('trigger') as ICAL.Duration;
       expect(trigger.toSeconds()).toBeGreaterThanOrEqual(0);
     }
-    expect(e.description).toContain(
-      "Local rules and licensed practice come first.",
-    );
+    expect(e.description).toContain('Local rules and licensed practice come first.');
   }
   expect(alarms).toBeGreaterThan(50);
-  expect(events.some((e) => e.summary.startsWith("Done"))).toBe(true);
-  await box.getByRole("button", { name: "Withdraw it" }).click();
-  await expect(box.locator("code")).toHaveCount(0);
+  expect(events.some((e) => e.summary.startsWith('Done'))).toBe(true);
+  await box.getByRole('button', { name: 'Withdraw it' }).click();
+  await expect(box.locator('code')).toHaveCount(0);
   expect((await page.request.get(address)).status()).toBe(404);
 });
 
-test("an edit that clashes keeps both versions", async ({ page, demo }) => {
+test('an edit that clashes keeps both versions', async ({ page, demo }) => {
   await open(page, `${demo}/lower-terrace/yard?tree=lower-terrace-C2`);
-  await page.getByRole("button", { name: "Edit" }).click();
-  const form = page.getByRole("form", { name: "Edit C2" });
-  await form.getByLabel("Your name for it").fill("Mine");
-  const trees = (await (
-    await page.request.get(`${demo}/api/orchards/lower-terrace/trees`)
-  ).json()) as { id: string; version: number; name: string }[];
-  const c2 = trees.find((t) => t.id === "lower-terrace-C2");
-  await page.request.put(
-    `${demo}/api/orchards/lower-terrace/trees/lower-terrace-C2`,
-    { data: { version: c2?.version, tree: { ...c2, name: "Theirs" } } },
-  );
-  await form.getByRole("button", { name: "Save" }).click();
+  await page.getByRole('button', { name: 'Edit' }).click();
+  const form = page.getByRole('form', { name: 'Edit C2' });
+  await form.getByLabel('Your name for it').fill('Mine');
+  const trees = (await (await page.request.get(`${demo}/api/orchards/lower-terrace/trees`)).json()) as {
+    id: string;
+    version: number;
+    name: string;
+  }[];
+  const c2 = trees.find((t) => t.id === 'lower-terrace-C2');
+  await page.request.put(`${demo}/api/orchards/lower-terrace/trees/lower-terrace-C2`, {
+    data: { version: c2?.version, tree: { ...c2, name: 'Theirs' } },
+  });
+  await form.getByRole('button', { name: 'Save' }).click();
   await expect(form.getByText(/changed meanwhile/)).toBeVisible();
-  await form.getByRole("button", { name: "Keep mine" }).click();
-  await form.getByRole("button", { name: "Save" }).click();
-  await expect(page.getByRole("heading", { name: /Mine/ })).toBeVisible();
+  await form.getByRole('button', { name: 'Keep mine' }).click();
+  await form.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('heading', { name: /Mine/ })).toBeVisible();
 });
 
-test("own numbers for the place, a task of one’s own, and an archive in and out", async ({
-  page,
-  demo,
-}, info) => {
-  test.skip(info.project.name === "phone", "the same forms as on the laptop");
+test('own numbers for the place, a task of one’s own, and an archive in and out', async ({ page, demo }, info) => {
+  test.skip(info.project.name === 'phone', 'the same forms as on the laptop');
   await open(page, `${demo}/lower-terrace/setup`);
-  const place = page.getByRole("region", { name: "Place" });
-  await place.getByText("Edit the twelve months, or read a table").click();
+  const place = page.getByRole('region', { name: 'Place' });
+  await place.getByText('Edit the twelve months, or read a table').click();
   await place
-    .getByLabel("A table of twelve months (CSV)")
+    .getByLabel('A table of twelve months (CSV)')
     .fill(
-      `month,tmax_f,tmin_f,rain_in\n${Array.from({ length: 11 }, (_, m) => `${String(m + 1)},60,40,3`).join("\n")}`,
+      `month,tmax_f,tmin_f,rain_in\n${Array.from({ length: 11 }, (_, m) => `${String(m + 1)},60,40,3`).join('\n')}`,
     );
-  await place.getByRole("button", { name: "Change the place" }).click();
-  await expect(place.getByRole("alert")).toContainText(
-    "a line of names and twelve months expected",
-  );
-  await place.getByLabel("A table of twelve months (CSV)").fill("");
-  await place.getByLabel("Coldest of the night, Jan").fill("-9");
-  await place.getByRole("button", { name: "Change the place" }).click();
+  await place.getByRole('button', { name: 'Change the place' }).click();
+  await expect(place.getByRole('alert')).toContainText('a line of names and twelve months expected');
+  await place.getByLabel('A table of twelve months (CSV)').fill('');
+  await place.getByLabel('Coldest of the night, Jan').fill('-9');
+  await place.getByRole('button', { name: 'Change the place' }).click();
   await expect(page.getByText(/normals from: own numbers/)).toBeVisible();
 
-  const own = page.getByRole("region", { name: "Own tasks" });
-  await own.getByLabel("What").fill("Lime wash");
-  await own.getByRole("button", { name: "Add the task" }).click();
-  await expect(own.getByText("Lime wash")).toBeVisible();
-  const archive = await page.request.get(
-    `${demo}/api/orchards/lower-terrace/archive`,
-  );
-  const data = page.getByRole("region", { name: "Data" });
-  await data
-    .locator("input[type=file]")
-    .setInputFiles({
-      name: "x.json",
-      mimeType: "application/json",
-      buffer: await archive.body(),
-    });
+  const own = page.getByRole('region', { name: 'Own tasks' });
+  await own.getByLabel('What').fill('Lime wash');
+  await own.getByRole('button', { name: 'Add the task' }).click();
+  await expect(own.getByText('Lime wash')).toBeVisible();
+  const archive = await page.request.get(`${demo}/api/orchards/lower-terrace/archive`);
+  const data = page.getByRole('region', { name: 'Data' });
+  await data.locator('input[type=file]').setInputFiles({
+    name: 'x.json',
+    mimeType: 'application/json',
+    buffer: await archive.body(),
+  });
   await expect(page).toHaveURL(/lower-terrace-2\/yard/);
-  await expect(page.getByText("Lime wash").first()).toBeVisible();
+  await expect(page.getByText('Lime wash').first()).toBeVisible();
 });

@@ -1,198 +1,146 @@
-import { accessible, expect, fits, open, test } from "./app";
+import { accessible, expect, fits, open, test } from './app';
 
-test("the docket changes when the rail is dragged, and comes back to today", async ({
-  page,
-  demo,
-}) => {
+test('the docket changes when the rail is dragged, and comes back to today', async ({ page, demo }) => {
   await open(page, `${demo}/lower-terrace/yard`);
-  const docket = page.getByRole("region", { name: "Docket" });
-  await expect(docket.getByText("Dormant cut").first()).toBeVisible();
-  const handle = page.getByRole("slider", { name: "Day shown" });
-  await expect(handle).toHaveAttribute("aria-valuetext", /20 February 2027/);
-  const box = await page.getByTestId("rail").boundingBox();
+  const docket = page.getByRole('region', { name: 'Docket' });
+  await expect(docket.getByText('Dormant cut').first()).toBeVisible();
+  const handle = page.getByRole('slider', { name: 'Day shown' });
+  await expect(handle).toHaveAttribute('aria-valuetext', /20 February 2027/);
+  const box = await page.getByTestId('rail').boundingBox();
   const grip = await handle.boundingBox();
-  if (!box || !grip) throw new Error("no rail");
+  if (!box || !grip) throw new Error('no rail');
   await page.mouse.move(grip.x + grip.width / 2, grip.y + 10);
   await page.mouse.down();
   await page.mouse.move(box.x + box.width * 0.65, grip.y + 10, { steps: 6 });
   await page.mouse.up();
-  await expect(handle).toHaveAttribute("aria-valuetext", /June 2027/);
-  await expect(docket.getByText("Solstice height cut").first()).toBeVisible();
-  await expect(docket.getByText("Planting cut")).toHaveCount(0);
-  await page.keyboard.press("t");
-  await expect(handle).toHaveAttribute("aria-valuetext", /20 February 2027/);
-  await expect(docket.getByText("Planting cut").first()).toBeVisible();
+  await expect(handle).toHaveAttribute('aria-valuetext', /June 2027/);
+  await expect(docket.getByText('Solstice height cut').first()).toBeVisible();
+  await expect(docket.getByText('Planting cut')).toHaveCount(0);
+  await page.keyboard.press('t');
+  await expect(handle).toHaveAttribute('aria-valuetext', /20 February 2027/);
+  await expect(docket.getByText('Planting cut').first()).toBeVisible();
 });
 
-test("keys move the day and open the screens, and none fires in a text field", async ({
-  page,
-  demo,
-}, info) => {
-  test.skip(info.project.name === "phone", "keys are for the laptop");
+test('keys move the day and open the screens, and none fires in a text field', async ({ page, demo }, info) => {
+  test.skip(info.project.name === 'phone', 'keys are for the laptop');
   await open(page, `${demo}/lower-terrace/yard`);
-  const handle = page.getByRole("slider", { name: "Day shown" });
-  await page.keyboard.press(".");
-  await expect(handle).toHaveAttribute("aria-valuetext", /27 February 2027/);
+  const handle = page.getByRole('slider', { name: 'Day shown' });
+  await page.keyboard.press('.');
+  await expect(handle).toHaveAttribute('aria-valuetext', /27 February 2027/);
   await handle.focus();
-  await page.keyboard.press("PageUp");
-  await expect(handle).toHaveAttribute("aria-valuetext", /29 March 2027/);
-  await page.keyboard.press("3");
-  await expect(
-    page.getByRole("heading", { name: "Year", exact: true }),
-  ).toBeVisible();
-  await page.keyboard.press("/");
-  await page.getByLabel("Label, kind or name").fill("3");
-  await page.keyboard.press("Escape");
-  await page.keyboard.press("/");
-  await page.getByLabel("Label, kind or name").fill("quince");
-  await page.keyboard.press("Enter");
-  await expect(page.getByRole("region", { name: "Tree D1" })).toBeVisible();
+  await page.keyboard.press('PageUp');
+  await expect(handle).toHaveAttribute('aria-valuetext', /29 March 2027/);
+  await page.keyboard.press('3');
+  await expect(page.getByRole('heading', { name: 'Year', exact: true })).toBeVisible();
+  await page.keyboard.press('/');
+  await page.getByLabel('Label, kind or name').fill('3');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('/');
+  await page.getByLabel('Label, kind or name').fill('quince');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Tree D1' })).toBeVisible();
 });
 
-test("a tree chosen on the plan tells its year, its account and why", async ({
-  page,
-  demo,
-}) => {
+test('a tree chosen on the plan tells its year, its account and why', async ({ page, demo }) => {
   await open(page, `${demo}/lower-terrace/yard`);
-  await page.getByRole("button", { name: /^B1 Sweet cherry/ }).press("Enter");
-  const panel = page.getByRole("region", { name: "Tree B1" });
-  await expect(
-    panel
-      .getByText("of 20 % has gone")
-      .or(panel.getByText("Nothing cut this year")),
-  ).toBeVisible();
-  await panel.getByRole("button", { name: /Dry-summer cut/ }).click();
+  await page.getByRole('button', { name: /^B1 Sweet cherry/ }).press('Enter');
+  const panel = page.getByRole('region', { name: 'Tree B1' });
+  await expect(panel.getByText('of 20 % has gone').or(panel.getByText('Nothing cut this year'))).toBeVisible();
+  await panel.getByRole('button', { name: /Dry-summer cut/ }).click();
   await expect(panel.getByText(/kept for dry summer weather/)).toBeVisible();
   await expect(panel.getByText(/Not by your school/)).toBeVisible();
-  await panel.getByText("Cautions").click();
-  await expect(
-    panel.getByText("Local rules and licensed practice come first."),
-  ).toBeVisible();
+  await panel.getByText('Cautions').click();
+  await expect(panel.getByText('Local rules and licensed practice come first.')).toBeVisible();
   await accessible(page);
   await fits(page);
 });
 
-test("a logged summer cut shows in the account, books its follow-ups, and can be undone", async ({
-  page,
-  demo,
-}) => {
-  await open(
-    page,
-    `${demo}/lower-terrace/yard?day=2027-02-20&tree=lower-terrace-A3`,
-  );
-  const panel = page.getByRole("region", { name: "Tree A3" });
-  await panel.getByRole("button", { name: /^Dormant cut/ }).click();
-  await panel.getByRole("button", { name: "Log it" }).click();
-  const form = page.getByRole("form", { name: "Log Dormant cut" });
-  await form.getByLabel("Share of the crown, %").fill("140");
-  await form.getByRole("button", { name: "Log it" }).click();
-  await expect(form.getByRole("alert")).toContainText("share");
-  await form.getByLabel("Share of the crown, %").fill("17");
-  await form.getByLabel("Minutes").fill("55");
-  await form.getByRole("button", { name: "Log it" }).click();
-  await expect(
-    panel.getByRole("img", { name: /17 % of 20 % has gone/ }),
-  ).toBeVisible();
-  await expect(
-    panel.getByRole("button", { name: /Sprout visit after a hard cut/ }),
-  ).toHaveCount(2);
-  await page.getByRole("button", { name: /^Undo/ }).click();
-  await expect(
-    panel.getByRole("button", { name: /Sprout visit after a hard cut/ }),
-  ).toHaveCount(0);
-  await expect(panel.getByText("Nothing cut this year")).toBeVisible();
+test('a logged summer cut shows in the account, books its follow-ups, and can be undone', async ({ page, demo }) => {
+  await open(page, `${demo}/lower-terrace/yard?day=2027-02-20&tree=lower-terrace-A3`);
+  const panel = page.getByRole('region', { name: 'Tree A3' });
+  await panel.getByRole('button', { name: /^Dormant cut/ }).click();
+  await panel.getByRole('button', { name: 'Log it' }).click();
+  const form = page.getByRole('form', { name: 'Log Dormant cut' });
+  await form.getByLabel('Share of the crown, %').fill('140');
+  await form.getByRole('button', { name: 'Log it' }).click();
+  await expect(form.getByRole('alert')).toContainText('share');
+  await form.getByLabel('Share of the crown, %').fill('17');
+  await form.getByLabel('Minutes').fill('55');
+  await form.getByRole('button', { name: 'Log it' }).click();
+  await expect(panel.getByRole('img', { name: /17 % of 20 % has gone/ })).toBeVisible();
+  await expect(panel.getByRole('button', { name: /Sprout visit after a hard cut/ })).toHaveCount(2);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(panel.getByRole('button', { name: /Sprout visit after a hard cut/ })).toHaveCount(0);
+  await expect(panel.getByText('Nothing cut this year')).toBeVisible();
 });
 
-test("every screen is sound for all, by day and at dusk", async ({
-  page,
-  demo,
-}) => {
-  for (const path of ["yard", "trees", "year", "setup"]) {
+test('every screen is sound for all, by day and at dusk', async ({ page, demo }) => {
+  for (const path of ['yard', 'trees', 'year', 'setup']) {
     await open(page, `${demo}/lower-terrace/${path}`);
     await accessible(page);
     await fits(page);
   }
-  await page.evaluate(() => localStorage.setItem("vertumna-light", "dusk"));
-  for (const path of ["yard", "year", "setup"]) {
+  await page.evaluate(() => localStorage.setItem('vertumna-light', 'dusk'));
+  for (const path of ['yard', 'year', 'setup']) {
     await open(page, `${demo}/lower-terrace/${path}`);
     await accessible(page);
   }
 });
 
-test("the southern orchard runs from May and is reached by the switcher", async ({
-  page,
-  demo,
-}) => {
+test('the southern orchard runs from May and is reached by the switcher', async ({ page, demo }) => {
   await open(page, `${demo}/lower-terrace/yard`);
-  await page.getByRole("button", { name: "Lower Terrace" }).click();
-  await page.getByRole("menuitem", { name: "Saltwind" }).click();
-  await expect(
-    page.getByRole("group", { name: "Plan of Saltwind" }),
-  ).toBeVisible();
+  await page.getByRole('button', { name: 'Lower Terrace' }).click();
+  await page.getByRole('menuitem', { name: 'Saltwind' }).click();
+  await expect(page.getByRole('group', { name: 'Plan of Saltwind' })).toBeVisible();
   const plan = await page.request.get(`${demo}/api/orchards/saltwind/plan`);
-  expect(((await plan.json()) as { from: string }).from).toBe("2026-05-01");
+  expect(((await plan.json()) as { from: string }).from).toBe('2026-05-01');
 });
 
-test("a stage seen moves the windows, and is later corrected by a new entry", async ({
-  page,
-  demo,
-}) => {
+test('a stage seen moves the windows, and is later corrected by a new entry', async ({ page, demo }) => {
   await open(page, `${demo}/lower-terrace/yard?tree=lower-terrace-C2`);
-  const panel = page.getByRole("region", { name: "Tree C2" });
-  const cut = panel.getByRole("button", { name: /^Dormant cut/ });
+  const panel = page.getByRole('region', { name: 'Tree C2' });
+  const cut = panel.getByRole('button', { name: /^Dormant cut/ });
   const before = await cut.textContent();
-  await panel.getByRole("button", { name: "Log what was seen" }).click();
-  const form = page.getByRole("form", { name: "Log what was seen" });
-  await form.getByLabel("Stage").click();
-  await page.getByRole("option", { name: "bud swell" }).click();
-  await form.getByRole("button", { name: "Log it" }).click();
-  await expect(cut).not.toHaveText(before ?? "");
-  await panel
-    .getByRole("button", { name: "Correct the entry of 20 February" })
-    .click();
+  await panel.getByRole('button', { name: 'Log what was seen' }).click();
+  const form = page.getByRole('form', { name: 'Log what was seen' });
+  await form.getByLabel('Stage').click();
+  await page.getByRole('option', { name: 'bud swell' }).click();
+  await form.getByRole('button', { name: 'Log it' }).click();
+  await expect(cut).not.toHaveText(before ?? '');
+  await panel.getByRole('button', { name: 'Correct the entry of 20 February' }).click();
   await accessible(page);
-  await page.getByRole("button", { name: "It never happened" }).click();
-  await expect(cut).toHaveText(before ?? "");
+  await page.getByRole('button', { name: 'It never happened' }).click();
+  await expect(cut).toHaveText(before ?? '');
 });
 
-test("a cut made outside its window wants its reason and is accepted with it", async ({
-  page,
-  demo,
-}) => {
+test('a cut made outside its window wants its reason and is accepted with it', async ({ page, demo }) => {
   await open(page, `${demo}/lower-terrace/yard?tree=lower-terrace-B1`);
-  const panel = page.getByRole("region", { name: "Tree B1" });
-  await panel.getByRole("button", { name: /^Dry-summer cut/ }).click();
-  await panel.getByRole("button", { name: "Log it" }).click();
-  const form = page.getByRole("form", { name: "Log Dry-summer cut" });
-  await form.getByLabel("Share of the crown, %").fill("4");
-  await form.getByRole("button", { name: "Log it" }).click();
-  await expect(form.getByRole("alert")).toContainText("why it was done then");
-  await form
-    .getByLabel("Why then, if outside its window")
-    .fill("a limb hung over the path");
-  await form.getByRole("button", { name: "Log it" }).click();
-  await expect(page.getByRole("status")).toContainText("Not by your school");
-  await expect(
-    panel.getByText(/a limb hung over the path/).first(),
-  ).toBeVisible();
+  const panel = page.getByRole('region', { name: 'Tree B1' });
+  await panel.getByRole('button', { name: /^Dry-summer cut/ }).click();
+  await panel.getByRole('button', { name: 'Log it' }).click();
+  const form = page.getByRole('form', { name: 'Log Dry-summer cut' });
+  await form.getByLabel('Share of the crown, %').fill('4');
+  await form.getByRole('button', { name: 'Log it' }).click();
+  await expect(form.getByRole('alert')).toContainText('why it was done then');
+  await form.getByLabel('Why then, if outside its window').fill('a limb hung over the path');
+  await form.getByRole('button', { name: 'Log it' }).click();
+  await expect(page.getByRole('status')).toContainText('Not by your school');
+  await expect(panel.getByText(/a limb hung over the path/).first()).toBeVisible();
 });
 
-test("a tree moved on the plan keeps its history, and one gone leaves the plan", async ({
-  page,
-  demo,
-}) => {
+test('a tree moved on the plan keeps its history, and one gone leaves the plan', async ({ page, demo }) => {
   await open(page, `${demo}/lower-terrace/yard?tree=lower-terrace-D2`);
-  await page.getByRole("button", { name: "Edit", exact: true }).click();
-  const form = page.getByRole("form", { name: "Edit D2" });
-  await form.getByLabel("East, m").fill("6.9");
-  await form.getByLabel("North, m").fill("4.9");
+  await page.getByRole('button', { name: 'Edit', exact: true }).click();
+  const form = page.getByRole('form', { name: 'Edit D2' });
+  await form.getByLabel('East, m').fill('6.9');
+  await form.getByLabel('North, m').fill('4.9');
   await expect(form.getByText(/m from C2/)).toBeVisible();
-  await form.getByLabel("North, m").fill("1.2");
-  await form.getByRole("button", { name: "Save" }).click();
-  const panel = page.getByRole("region", { name: "Tree D2" });
-  await expect(panel.getByText("moved on the plan")).toBeVisible();
-  await page.getByRole("button", { name: "Edit", exact: true }).click();
-  await form.getByRole("button", { name: "It is gone" }).click();
-  await form.getByRole("button", { name: "lost" }).click();
-  await expect(page.getByRole("button", { name: /^D2 Apple/ })).toHaveCount(0);
+  await form.getByLabel('North, m').fill('1.2');
+  await form.getByRole('button', { name: 'Save' }).click();
+  const panel = page.getByRole('region', { name: 'Tree D2' });
+  await expect(panel.getByText('moved on the plan')).toBeVisible();
+  await page.getByRole('button', { name: 'Edit', exact: true }).click();
+  await form.getByRole('button', { name: 'It is gone' }).click();
+  await form.getByRole('button', { name: 'lost' }).click();
+  await expect(page.getByRole('button', { name: /^D2 Apple/ })).toHaveCount(0);
 });

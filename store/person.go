@@ -43,14 +43,15 @@ func (s *Store) insert(ctx context.Context, table, orchardID, id string, treeID 
 		return err
 	}
 	return s.tx(ctx, func(tx *sql.Tx) error {
+		if err := touch(ctx, tx, orchardID); err != nil {
+			return err
+		}
 		q, args := "INSERT INTO "+table+" (id, orchard_id, version, body) VALUES (?, ?, 1, ?)", []any{id, orchardID, string(text)}
 		if treeID != nil {
 			q, args = "INSERT INTO "+table+" (id, orchard_id, version, body, tree_id) VALUES (?, ?, 1, ?, ?)", append(args, *treeID)
 		}
-		if _, err := tx.ExecContext(ctx, q, args...); err != nil {
-			return err
-		}
-		return touch(ctx, tx, orchardID)
+		_, err := tx.ExecContext(ctx, q, args...)
+		return err
 	})
 }
 

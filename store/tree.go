@@ -81,16 +81,16 @@ func (s *Store) AddTree(ctx context.Context, orchardID string, t *Tree) error {
 		return err
 	}
 	return s.tx(ctx, func(tx *sql.Tx) error {
+		if err := touch(ctx, tx, orchardID); err != nil {
+			return err
+		}
 		if err := codeFree(ctx, tx, orchardID, t); err != nil {
 			return err
 		}
 		if _, err := tx.ExecContext(ctx, "INSERT INTO trees (id, orchard_id, code, version, body) VALUES (?, ?, ?, 1, ?)", t.ID, orchardID, t.Code, string(body)); err != nil {
 			return err
 		}
-		if err := s.keepVersion(ctx, tx, t); err != nil {
-			return err
-		}
-		return touch(ctx, tx, orchardID)
+		return s.keepVersion(ctx, tx, t)
 	})
 }
 

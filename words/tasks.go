@@ -257,3 +257,13 @@ func upper(t string) string {
 	}
 	return strings.ToUpper(t[:1]) + t[1:]
 }
+
+var points = map[string]string{
+	"kinds-order": "how well the kind takes this form", "wall-close": "a wall or fence within 60 cm", "path-in-spread": "a path within its spread",
+	"short-reach": "your reach is short", "air-in-wet-places": "damp summers or winters want air", "strong-sun": "strong sun",
+	"sunscald-of-bark": "peach bark burns in an open middle", "bed-behind": "a bed behind it would be shaded",
+	"hours": "it asks for more hours than you have", "school-form": "your school's form",
+}
+
+// Point says one reason of the form adviser.
+func Point(rule string) string { return points[rule] }

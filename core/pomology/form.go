@@ -77,6 +77,7 @@ type AdviserInput struct {
 	AgeYears      int
 	Present       FormSlug // the form it has now, if any
 	InsideTwigsOK bool     // the school leaves twigs inside for shade
+	School        string   // value of the school's choice of form; "by-kind" or empty asks for none
 }
 
 // Point is one reason of the adviser: what it added to or took off the score.
@@ -171,6 +172,7 @@ func sitePoints(f Form, in AdviserInput) []Point {
 	add(in.Site.StrongSun && is(LowBush, ModifiedLeader), "strong-sun", 1)
 	add(in.Site.StrongSun && is(OpenVase) && in.Kind.Family == "peach" && !in.InsideTwigsOK, "sunscald-of-bark", -1)
 	add(in.ShadesABed && is(StepOver), "bed-behind", 2)
+	add(in.School == string(f.Slug) || in.School == "flat" && f.Flat || in.School == "late-leader" && is(OpenVase), "school-form", 5)
 	need := float64(in.Kind.Care.HoursAYear) + f.ExtraHours
 	add(in.HoursFree > 0 && need > in.HoursFree, "hours", -min(3, need-in.HoursFree))
 	return ps

@@ -93,6 +93,27 @@ func TestAdviser(t *testing.T) {
 		require.Equal(t, pomology.FlatFan, got[0].Form.Slug)
 		require.True(t, got[0].KeepsPresent)
 	})
+	t.Run("the school's form comes forward", func(t *testing.T) {
+		got := pomology.Advise(pomology.AdviserInput{Kind: kind(t, "apple"), Class: pomology.Dwarfing, School: "low-bush"})
+		require.Equal(t, pomology.LowBush, got[0].Form.Slug)
+	})
+	t.Run("too few hours, damp places and a bed behind are weighed", func(t *testing.T) {
+		rules := func(in pomology.AdviserInput, form pomology.FormSlug) map[string]float64 {
+			in.Kind, in.Class = kind(t, "apple"), pomology.Dwarfing
+			out := map[string]float64{}
+			for _, a := range pomology.Advise(in) {
+				if a.Form.Slug == form {
+					for _, p := range a.Reasons {
+						out[p.Rule] = p.Points
+					}
+				}
+			}
+			return out
+		}
+		require.Negative(t, rules(pomology.AdviserInput{HoursFree: 2}, pomology.OpenVase)["hours"])
+		require.Positive(t, rules(pomology.AdviserInput{Site: pomology.Site{WetWinter: true}}, pomology.OpenVase)["air-in-wet-places"])
+		require.Positive(t, rules(pomology.AdviserInput{ShadesABed: true, PathInSpread: true, ReachM: 1.5}, pomology.StepOver)["bed-behind"])
+	})
 	t.Run("the score is the sum of its reasons and outlines grow with age", func(t *testing.T) {
 		for _, a := range pomology.Advise(pomology.AdviserInput{Kind: kind(t, "peach"), ReachM: 1.7, Site: pomology.Site{StrongSun: true}}) {
 			sum := 0.0

@@ -5,6 +5,8 @@
 package year
 
 import (
+	"math"
+
 	"vertumna/core/almanac"
 	"vertumna/core/pomology"
 )
@@ -149,6 +151,14 @@ func NewPlace(s *almanac.Site) (Place, error) {
 	}
 	f, err := almanac.FrostDatesOf(s)
 	return Place{s, c, f}, err
+}
+
+// strongSunLat is the latitude below which the sun burns bared bark (subtropical and mediterranean places); ours.
+const strongSunLat = 40
+
+// ForAdviser is what the form adviser asks of a place.
+func (p Place) ForAdviser() pomology.Site {
+	return pomology.Site{WetWinter: p.Climate.WetWinter(), HumidSummer: p.Climate.HumidSummer, StrongSun: math.Abs(p.Site.Lat) < strongSunLat}
 }
 
 // Yard is all a plan is made from.

@@ -48,7 +48,11 @@ export function makeTheme(dusk: boolean) {
       MuiOutlinedInput: { styleOverrides: { notchedOutline: { [phone]: { '& legend': { fontSize: '0.875em' } } } } },
       MuiTextField: { defaultProps: { size: 'small', fullWidth: true } },
       MuiButtonBase: { defaultProps: { disableRipple: true } },
-      MuiMenu: { styleOverrides: { paper: { border: `1px solid ${c.rule}` } } },
+      MuiDialog: { defaultProps: { transitionDuration: 0 } },
+      MuiMenu: {
+        defaultProps: { transitionDuration: 0 },
+        styleOverrides: { paper: { border: `1px solid ${c.rule}` } },
+      },
     },
   });
 }

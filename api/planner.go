@@ -5,6 +5,7 @@ import (
 	"encoding/json"
 	"hash/fnv"
 	"net/http"
+	"slices"
 	"sync"
 
 	"vertumna/core/almanac"
@@ -19,8 +20,16 @@ type planner struct {
 
 	mu        sync.Mutex
 	ensembles map[ensembleKey]*ensembleSlot
-	plans     map[planKey]*Planned
+	contents  map[string]*store.Contents // by slug, as last read
+	plans     map[planKey]*planSlot
 	order     []planKey
+}
+
+// planSlot is filled once, so that a plan asked for twice at once is made once.
+type planSlot struct {
+	once sync.Once
+	plan *Planned
+	err  error
 }
 
 type ensembleKey struct {
@@ -35,7 +44,7 @@ type ensembleSlot struct {
 }
 
 type planKey struct {
-	slug     string
+	orchard  string // id
 	revision int
 	day      almanac.Day
 }
@@ -56,7 +65,7 @@ const (
 )
 
 func newPlanner(s *store.Store) *planner {
-	return &planner{store: s, ensembles: map[ensembleKey]*ensembleSlot{}, plans: map[planKey]*Planned{}}
+	return &planner{store: s, ensembles: map[ensembleKey]*ensembleSlot{}, contents: map[string]*store.Contents{}, plans: map[planKey]*planSlot{}}
 }
 
 // ensemble makes the ensemble of a site and season once.
@@ -89,29 +98,41 @@ func (p *planner) plan(ctx context.Context, slug string, day almanac.Day) (*Plan
 	if err != nil {
 		return nil, err
 	}
-	key := planKey{slug, o.Revision, day}
-	p.mu.Lock()
-	cached, ok := p.plans[key]
-	p.mu.Unlock()
-	if ok {
-		return cached, nil
-	}
 	if o.Site == nil {
 		return nil, problem(http.StatusConflict, "the place is not set up yet", FieldError{"site", "none", "a place with its normals", "no_place"})
 	}
 	if y := day.Year(); y < almanac.MinYear+2 || y > almanac.MaxYear-2 {
 		return nil, year.Problem{Code: "bad_year", Field: "day", Given: day.String(), Expected: "a day from 2002 to 2098"}
 	}
-	c, err := p.store.Contents(ctx, slug)
+	slot := p.slot(planKey{o.ID, o.Revision, day})
+	slot.once.Do(func() {
+		var c *store.Contents
+		if c, slot.err = p.read(context.WithoutCancel(ctx), o); slot.err == nil {
+			slot.plan, slot.err = p.make(c, day)
+		}
+	})
+	if slot.err != nil {
+		p.drop(planKey{o.ID, o.Revision, day}) // asked again, it is tried again
+	}
+	return slot.plan, slot.err
+}
+
+// read gives an orchard's contents, from memory while nothing was written since.
+func (p *planner) read(ctx context.Context, o *store.Orchard) (*store.Contents, error) {
+	p.mu.Lock()
+	c := p.contents[o.Slug]
+	p.mu.Unlock()
+	if c != nil && c.Orchard.ID == o.ID && c.Orchard.Revision == o.Revision {
+		return c, nil
+	}
+	c, err := p.store.Contents(ctx, o.Slug)
 	if err != nil {
 		return nil, err
 	}
-	out, err := p.make(c, day)
-	if err != nil {
-		return nil, err
-	}
-	p.keep(planKey{slug, c.Orchard.Revision, day}, out)
-	return out, nil
+	p.mu.Lock()
+	p.contents[o.Slug] = c
+	p.mu.Unlock()
+	return c, nil
 }
 
 func (p *planner) make(c *store.Contents, day almanac.Day) (*Planned, error) {
@@ -139,16 +160,26 @@ func (p *planner) make(c *store.Contents, day almanac.Day) (*Planned, error) {
 	return out, nil
 }
 
-func (p *planner) keep(key planKey, out *Planned) {
+// slot finds or makes the slot of a plan; the oldest gives way.
+func (p *planner) slot(key planKey) *planSlot {
 	p.mu.Lock()
 	defer p.mu.Unlock()
-	if _, ok := p.plans[key]; ok {
-		return
+	if slot, ok := p.plans[key]; ok {
+		return slot
 	}
 	if len(p.order) >= keepPlans {
 		delete(p.plans, p.order[0])
 		p.order = p.order[1:]
 	}
-	p.plans[key] = out
+	slot := &planSlot{}
+	p.plans[key] = slot
 	p.order = append(p.order, key)
+	return slot
+}
+
+func (p *planner) drop(key planKey) {
+	p.mu.Lock()
+	defer p.mu.Unlock()
+	delete(p.plans, key)
+	p.order = slices.DeleteFunc(p.order, func(k planKey) bool { return k == key })
 }

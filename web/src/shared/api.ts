@@ -18,7 +18,7 @@ export type Feature = Schemas['Feature'];
 export type FieldError = Schemas['FieldError'];
 export type Problem = Schemas['Problem'];
 
-export const api = createClient<paths>({ baseUrl: '', fetch: (r) => globalThis.fetch(r) });
+export const api = createClient<paths>({ baseUrl: window.location.origin, fetch: (r) => globalThis.fetch(r) });
 
 /** A refusal of the program, with its fields. */
 export class Refused extends Error {

@@ -43,6 +43,11 @@ export function read(text: string, q: Quantity, units: Units): number | undefine
   return Math.round(v * measures[q][units].per * 1e4) / 1e4;
 }
 
+/** A counted thing: 1 tree, 2 trees. */
+export function count(n: number, thing: string): string {
+  return `${String(n)} ${thing}${n === 1 ? '' : 's'}`;
+}
+
 export function percent(share: number): string {
   return `${String(Math.round(share * 100))} %`;
 }

@@ -4,7 +4,7 @@ import type { TreeSummary } from '../shared/api';
 import { between, plain } from '../shared/day';
 import { useHere } from '../shared/orchard';
 import { useEntries, useTrees } from '../shared/queries';
-import { other, percent, say } from '../shared/units';
+import { count, other, percent, say } from '../shared/units';
 import { extentOf } from '../drawing/YardPlan';
 import { lookOf, StakeLabel } from '../drawing/StakeLabel';
 
@@ -135,8 +135,8 @@ export default function Trees() {
           <tfoot>
             <tr>
               <td colSpan={8} className="q">
-                {rows.length} trees, {say(ground / rows.length, 'm2', units)} of ground a tree, about {hours} hours a
-                year
+                {count(rows.length, 'tree')}, {say(ground / rows.length, 'm2', units)} of ground a tree, about {hours}{' '}
+                hours a year
               </td>
             </tr>
           </tfoot>

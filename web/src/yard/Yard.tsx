@@ -6,7 +6,7 @@ import { useDocket, useTrees } from '../shared/queries';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
-import { say } from '../shared/units';
+import { count, say } from '../shared/units';
 import { drawnMarks, markOf } from '../drawing/marks';
 import { extentOf, YardPlan } from '../drawing/YardPlan';
 import { Docket } from './Docket';
@@ -146,7 +146,7 @@ export default function Yard() {
         <aside className="legend">
           <h2>{orchard.name}</h2>
           <p className="q" style={{ margin: '4px 0 10px' }}>
-            {plan.trees.length} trees
+            {count(plan.trees.length, 'tree')}
             <br />
             Reach line {say(plan.reach_m, 'm', units)}
             {plan.reach_known ? '' : ', guessed'}

@@ -5,6 +5,7 @@ import { useWidth } from '../shared/measure';
 import { useHere } from '../shared/orchard';
 import { useTreePlan } from '../shared/queries';
 import { useShown } from '../shared/shown';
+import { count } from '../shared/units';
 import { drawnMarks, markOf } from '../drawing/marks';
 import { lookOf, StakeShape } from '../drawing/StakeLabel';
 import { inYear, shareOfYear } from '../drawing/time';
@@ -30,7 +31,7 @@ export default function Year() {
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: 18, alignItems: 'center', padding: '10px 24px 8px 20px' }}>
         <h1>Year</h1>
         <span className="sm q">
-          {plan.trees.length} trees, about {Math.round(hours)} h of work
+          {count(plan.trees.length, 'tree')}, about {Math.round(hours)} h of work
         </span>
         <span className="spacer" />
         {drawnMarks.map((m) => (

@@ -1,0 +1,227 @@
+import { ThemeProvider } from '@mui/material/styles';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { render } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { MemoryRouter } from 'react-router';
+import type { Bar, Meta, Orchard, Plan, Site, TreeSummary } from './shared/api';
+import { HereContext } from './shared/orchard';
+import { makeTheme } from './shared/theme';
+import type { Units } from './shared/units';
+
+/** Small made-up data for component tests; the program's own answers are tested through Playwright. */
+export const site = { slug: 'here', name: 'Here', lat: 46, lon: 14, elev_m: 300, utc_offset_min: 60 } as Site;
+
+export const orchard: Orchard = {
+  id: 'o',
+  slug: 'here',
+  version: 3,
+  revision: 9,
+  name: 'Here',
+  units: 'metric',
+  site,
+  school: { preset: 'steady', own: {}, advice: [] },
+  plot: {
+    outline: [
+      { x: 0, y: 0 },
+      { x: 10, y: 0 },
+      { x: 10, y: 6 },
+      { x: 0, y: 6 },
+    ],
+    features: [
+      {
+        id: 'w',
+        kind: 'wall',
+        name: 'North wall',
+        points: [
+          { x: 0, y: 6 },
+          { x: 10, y: 6 },
+        ],
+      },
+      {
+        id: 's',
+        kind: 'shed',
+        name: 'Shed',
+        points: [
+          { x: 8, y: 0 },
+          { x: 9, y: 0 },
+          { x: 9, y: 1 },
+        ],
+      },
+    ],
+    north_deg: 0,
+    row_distance_m: 0,
+  },
+};
+
+export const bar = (more: Partial<Bar> = {}): Bar => ({
+  id: 'b1',
+  kind: 'dormant-cut',
+  title: 'Dormant cut',
+  short: 'winter cut',
+  mark: 'winter',
+  opens: '2027-02-18',
+  closes: '2027-04-01',
+  state: 'open',
+  group: 'now',
+  minutes: 60,
+  cut: true,
+  ...more,
+});
+
+export const tree = (more: Partial<TreeSummary> = {}): TreeSummary => ({
+  id: 't1',
+  code: 'A1',
+  kind: 'apple',
+  kind_name: 'Apple',
+  name: 'North',
+  form: 'open-vase',
+  class: 'dwarfing',
+  class_guessed: false,
+  age: 6,
+  aim: 'hold',
+  aim_says: 'hold, by your school',
+  stage: 'dormant',
+  stage_says: 'dormant',
+  x: 3,
+  y: 3,
+  height_m: 2.6,
+  spread_m: 2,
+  estimated: false,
+  reach_m: 2.1,
+  roots_m: 1.5,
+  bars: [bar()],
+  warnings: [],
+  next: 'b1',
+  account: {
+    limit: 0.2,
+    removed: 0.1,
+    dormant: 0.1,
+    summer: 0,
+    left: 0.11,
+    exempt: false,
+    estimated: false,
+    carried: [],
+    says: '10 % of 20 % has gone.',
+  },
+  ...more,
+});
+
+export const plan = (more: Partial<Plan> = {}): Plan => ({
+  day: '2027-02-20',
+  today: '2027-02-20',
+  season: 2027,
+  from: '2026-11-01',
+  to: '2027-10-31',
+  south: false,
+  summer_solstice: '2027-06-21',
+  winter_solstice: '2026-12-21',
+  spring_equinox: '2027-03-20',
+  autumn_equinox: '2027-09-23',
+  day_hours: 10.6,
+  reach_m: 2.1,
+  reach_known: true,
+  hours_a_week: 6,
+  frost: [{ day: '2026-12-01', risk: 0.7 }],
+  bands: [{ name: 'Dormancy', from: '2026-11-01', to: '2027-03-20' }],
+  stage_says: 'Dormant',
+  next_says: 'Bud swell, A1 in 26 days',
+  trees: [tree()],
+  orchard: [],
+  local_rules: 'Local rules first.',
+  ...more,
+});
+
+export const meta: Meta = {
+  today: '2027-02-20',
+  demo: true,
+  kinds: [
+    {
+      slug: 'apple',
+      name: 'Apple',
+      group: 'pome',
+      habits: ['spreading'],
+      forms: ['open-vase'],
+      low_tree: 'yes',
+      self_fertile: 'no',
+      company: 'any apple',
+      wood: 'supple',
+      bearing: 'spurs',
+      bearing_means: 'keep the spurs',
+      stage_reading: 'bud_break = green tip',
+      years_lived: 40,
+      hours_a_year: 3,
+      difficulty: 2,
+      sizes: [{ class: 'dwarfing', height_m: 2.7, spread_m: 2.4, distance_m: 1.5 }],
+    },
+  ],
+  forms: [{ slug: 'open-vase', name: 'open vase' }],
+  choices: [
+    {
+      key: 'yearly_limit',
+      name: 'Most that may go in a year',
+      default: '20',
+      values: [
+        { slug: '20', name: '20 %', for: 'Calm.', against: 'Slow.', best: [], unfit: [] },
+        { slug: '33', name: '33 %', for: 'Fast.', against: 'Hard.', best: [], unfit: ['cold'] },
+      ],
+    },
+  ],
+  presets: [
+    { slug: 'steady', name: 'Steady', sentence: 'Cautious.', values: {} },
+    { slug: 'low-bush', name: 'Low bush', sentence: 'Hard.', values: { yearly_limit: '33' } },
+  ],
+  stages: [{ slug: 'bud_swell', name: 'bud swell' }],
+  tasks: [{ kind: 'dormant-cut', title: 'Dormant cut', cut: true, mark: 'winter' }],
+  sources: [],
+  vigour_classes: ['dwarfing', 'vigorous'],
+};
+
+export interface Sent {
+  method: string;
+  path: string;
+  body: unknown;
+}
+
+/** Answers the program's paths with canned bodies and keeps what was sent. */
+export function answer(routes: Record<string, unknown>): Sent[] {
+  const sent: Sent[] = [];
+  vi.stubGlobal('fetch', async (input: Request) => {
+    const url = new URL(input.url, 'http://localhost');
+    const text = await input.text();
+    sent.push({ method: input.method, path: url.pathname, body: text ? JSON.parse(text) : undefined });
+    const found = routes[`${input.method} ${url.pathname}`];
+    const refused = found as { status?: number } | undefined;
+    if (found === undefined) return new Response('[]', { headers: { 'Content-Type': 'application/json' } });
+    return new Response(JSON.stringify(found), {
+      status: typeof refused?.status === 'number' ? refused.status : 200,
+      headers: { 'Content-Type': 'application/json' },
+    });
+  });
+  return sent;
+}
+
+export function refusal(field: string, given: string, expected: string, status = 422) {
+  return {
+    type: 'about:blank',
+    title: 'Unprocessable Entity',
+    status,
+    detail: `${field}: ${given} given, ${expected} expected`,
+    errors: [{ field, given, expected, code: 'x' }],
+  };
+}
+
+/** Renders a part of a screen inside an orchard. */
+export function show(ui: ReactNode, units: Units = 'metric', path = '/here/yard') {
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  return render(
+    <MemoryRouter initialEntries={[path]}>
+      <ThemeProvider theme={makeTheme(false)}>
+        <QueryClientProvider client={client}>
+          <HereContext.Provider value={{ orchard, meta, units, plan: plan(), planError: null }}>
+            {ui}
+          </HereContext.Provider>
+        </QueryClientProvider>
+      </ThemeProvider>
+    </MemoryRouter>,
+  );
+}

@@ -32,6 +32,16 @@ interface Apps {
 }
 
 export const test = base.extend<Apps & { folder: string }>({
+  // a page that logs an error is broken, refusals of the program apart
+  page: async ({ page }, use) => {
+    const errors: string[] = [];
+    page.on('console', (m) => {
+      if (m.type() === 'error' && !m.text().startsWith('Failed to load resource')) errors.push(m.text());
+    });
+    page.on('pageerror', (e) => errors.push(e.message));
+    await use(page);
+    expect(errors).toEqual([]);
+  },
   folder: async ({}, use) => {
     const dir = mkdtempSync(join(tmpdir(), 'vertumna-e2e-'));
     await use(dir);

@@ -35,6 +35,7 @@ test('keys move the day and open the screens, and none fires in a text field', a
   await page.keyboard.press('/');
   await page.getByLabel('Label, kind or name').fill('3');
   await page.keyboard.press('Escape');
+  await expect(page.getByLabel('Label, kind or name')).toBeHidden();
   await page.keyboard.press('/');
   await page.getByLabel('Label, kind or name').fill('quince');
   await page.keyboard.press('Enter');
@@ -143,4 +144,22 @@ test('a tree moved on the plan keeps its history, and one gone leaves the plan',
   await form.getByRole('button', { name: 'It is gone' }).click();
   await form.getByRole('button', { name: 'lost' }).click();
   await expect(page.getByRole('button', { name: /^D2 Apple/ })).toHaveCount(0);
+});
+
+test('when no answer comes the last plan stays, and what was typed is kept', async ({ page, demo }) => {
+  await open(page, `${demo}/lower-terrace/yard?tree=lower-terrace-A3`);
+  const panel = page.getByRole('region', { name: 'Tree A3' });
+  await panel.getByRole('button', { name: /^Dormant cut/ }).click();
+  await panel.getByRole('button', { name: 'Log it' }).click();
+  const form = page.getByRole('form', { name: 'Log Dormant cut' });
+  await form.getByLabel('Share of the crown, %').fill('8');
+  await page.route('**/api/**', (r) => r.abort());
+  await form.getByRole('button', { name: 'Log it' }).click();
+  await expect(form.getByRole('alert')).toContainText('Nothing was logged; what you typed stays here.');
+  await expect(form.getByLabel('Share of the crown, %')).toHaveValue('8');
+  await page.getByRole('slider', { name: 'Day shown' }).press('ArrowRight');
+  await expect(page.getByText('The screen shows the plan of 20 February.')).toBeVisible();
+  await page.unroute('**/api/**');
+  await form.getByRole('button', { name: 'Log it' }).click();
+  await expect(form).toHaveCount(0);
 });

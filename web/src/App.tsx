@@ -1,6 +1,6 @@
 import { ThemeProvider } from '@mui/material/styles';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { lazy, Suspense, useEffect, useMemo, type ReactNode } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Navigate, Route, Routes, useParams } from 'react-router';
 import { Refused } from './shared/api';
 import { Frame } from './shared/Frame';
@@ -73,7 +73,7 @@ function OrchardScreens() {
       document.title = `${orchard.data.orchard.name} · Vertumna`;
     }
   }, [orchard.data, slug]);
-  if (orchard.error ?? meta.error) {
+  if (!(orchard.data && meta.data) && (orchard.error ?? meta.error)) {
     return (
       <div className="page">
         <h1>Vertumna</h1>
@@ -126,14 +126,15 @@ function OrchardScreens() {
   );
 }
 
+/** The plan of the day shown. When no answer comes the last plan stays on the screen, and the frame says so. */
 function Planned({ base, children }: { base: Omit<Here, 'plan' | 'planError'>; children: ReactNode }) {
   const { settled } = useShown();
   const hasPlace = !!base.orchard.site;
   const plan = usePlan(base.orchard.slug, hasPlace ? settled : '');
-  const here = useMemo(
-    () => ({ ...base, plan: hasPlace ? plan.data : undefined, planError: plan.error }),
-    [base, hasPlace, plan.data, plan.error],
-  );
+  const [kept, setKept] = useState(plan.data);
+  if (plan.data && plan.data !== kept) setKept(plan.data);
+  const shown = hasPlace ? (plan.data ?? kept) : undefined;
+  const here = useMemo(() => ({ ...base, plan: shown, planError: plan.error }), [base, shown, plan.error]);
   return <HereContext.Provider value={here}>{children}</HereContext.Provider>;
 }
 

@@ -5,12 +5,13 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useMemo, useState, type ReactNode } from 'react';
 import { NavLink, useNavigate } from 'react-router';
-import { addDays, long } from './day';
+import { addDays, long, plain } from './day';
 import { useKeys } from './keys';
 import { useHere } from './orchard';
 import { useOrchards, useSaveOrchard } from './queries';
 import { SeasonRail } from './SeasonRail';
 import { useShown } from './shown';
+import { Trouble } from './Trouble';
 import { StakeLabel } from '../drawing/StakeLabel';
 
 const words = [
@@ -21,7 +22,7 @@ const words = [
 
 /** The frame of every screen: header words, the rail, the foot words on a phone. */
 export function Frame({ children }: { children: ReactNode }) {
-  const { orchard, plan } = useHere();
+  const { orchard, plan, planError } = useHere();
   const { day, today, setDay } = useShown();
   const go = useNavigate();
   const [help, setHelp] = useState(false);
@@ -86,7 +87,14 @@ export function Frame({ children }: { children: ReactNode }) {
         </NavLink>
       </header>
       {plan ? <SeasonRail plan={plan} /> : <div />}
-      <main>{children}</main>
+      <main>
+        {plan && planError ? (
+          <div style={{ padding: '8px 20px 0' }}>
+            <Trouble error={planError} holds={`The screen shows the plan of ${plain(plan.day)}.`} />
+          </div>
+        ) : null}
+        {children}
+      </main>
       <nav className="foot" aria-label="Screens">
         {words.map((w) => (
           <NavLink key={w.path} to={link(w)}>

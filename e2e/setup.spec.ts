@@ -138,3 +138,54 @@ test('own numbers for the place, a task of one’s own, and an archive in and ou
   await expect(page).toHaveURL(/lower-terrace-2\/yard/);
   await expect(page.getByText('Lime wash').first()).toBeVisible();
 });
+
+test('feet and inches everywhere, from the header to the sentences', async ({ page, demo }, info) => {
+  test.skip(info.project.name === 'phone', 'the header of the laptop has the switch');
+  await open(page, `${demo}/lower-terrace/yard?day=2027-06-25&tree=lower-terrace-C2`);
+  await expect(page.getByText(/Reach line 2.12 m/)).toBeVisible();
+  await page.getByRole('button', { name: 'm, cm, kg' }).click();
+  await expect(page.getByText(/Reach line 7 ft/)).toBeVisible();
+  const panel = page.getByRole('region', { name: 'Tree C2' });
+  await panel.getByRole('button', { name: /^Solstice height cut/ }).click();
+  await expect(panel.getByText(/It stands at 8 ft 2 in, and you pick to 6 ft 11 in/)).toBeVisible();
+  await panel.getByRole('button', { name: 'Log it' }).click();
+  await expect(page.getByLabel('Height now, ft')).toBeVisible();
+});
+
+test('a shorter reach moves the reach line, and a person’s hours the chart of the year', async ({ page, demo }) => {
+  await open(page, `${demo}/lower-terrace/setup`);
+  const people = page.getByRole('region', { name: 'People' });
+  await people.getByText('Orla').click();
+  await people
+    .getByLabel(/Fingertip height/)
+    .first()
+    .fill('190');
+  await people.getByLabel('Sun').first().fill('5');
+  await people.getByRole('button', { name: 'Save' }).first().click();
+  await open(page, `${demo}/lower-terrace/yard?tree=lower-terrace-T1`);
+  await expect(page.getByRole('region', { name: 'Tree T1' }).getByText(/you pick to 1.6 m/)).toBeVisible();
+  await open(page, `${demo}/lower-terrace/year`);
+  await expect(page.getByText(/the 11 hours you have/)).toBeVisible();
+  await accessible(page);
+});
+
+test('a tree departs from the school and its windows move', async ({ page, demo }) => {
+  const plan = async () => {
+    const res = await page.request.get(`${demo}/api/orchards/lower-terrace/trees/lower-terrace-C2/plan`);
+    const body = (await res.json()) as { tasks: { kind: string; opens: string }[] };
+    return body.tasks.find((t) => t.kind === 'dormant-cut')?.opens ?? '';
+  };
+  const before = await plan();
+  await open(page, `${demo}/lower-terrace/yard?tree=lower-terrace-C2`);
+  await page.getByRole('button', { name: 'Edit', exact: true }).click();
+  const form = page.getByRole('form', { name: 'Edit C2' });
+  await form.getByText('Timing, wishes, stock, school and notes').click();
+  await form.getByLabel('This tree departs from the school in').click();
+  await page.getByRole('option', { name: 'When pome is cut' }).click();
+  await form.getByLabel('When pome is cut').click();
+  await page.getByRole('option', { name: 'in deep dormancy' }).click();
+  await expect(form.getByText(/Wounds stay open in the worst cold/)).toBeVisible();
+  await form.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('region', { name: 'Tree C2' }).getByText(/does not suit this place/)).toBeVisible();
+  expect((await plan()) < before).toBe(true);
+});

@@ -131,3 +131,51 @@ func TestABoundNamesItsAnchorAndItsSpan(t *testing.T) {
 	require.Equal(t, "9 March, give or take 9 days (6 weeks before bud break)", words.Speaker{}.Bound(year.Bound{Day: d, Early: d - 9, Late: d + 5, Anchor: "bud_break", OffsetDays: -42, Source: "predicted"}))
 	require.Equal(t, "9 March (bud break, seen)", words.Speaker{}.Bound(year.Bound{Day: d, Early: d, Late: d, Anchor: "bud_break", Source: "observed"}))
 }
+
+func TestTheAccountIsSaidAsItStands(t *testing.T) {
+	s := words.Speaker{}
+	require.Equal(t, "Nothing cut this year; 20 % may go.", s.Account(&year.Account{Limit: 0.2}))
+	require.Equal(t, "12 % of 20 % has gone; 9 % of what stands may still go.", s.Account(&year.Account{Limit: 0.2, Removed: 0.12, Left: 0.0909}))
+	require.Contains(t, s.Account(&year.Account{Limit: 0.2, Removed: 0.2}), "the line of 20 % is reached")
+	require.Contains(t, s.Account(&year.Account{Limit: 0.2, Removed: 0.1, Left: 0.1, Estimated: true}), "about 10 %")
+	require.Contains(t, s.Account(&year.Account{Limit: 0.2, Exempt: true}), "In formation")
+}
+
+func TestASchoolThatWouldNotDoItSaysSo(t *testing.T) {
+	s := words.Speaker{}
+	require.Equal(t, "Renewal row: would not do it.", s.Other(year.Other{Preset: "renewal-row", Kind: year.HeightCut, Never: true}))
+	require.Equal(t, "Low bush: Dry-summer cut, 1 July to 9 August.", s.Other(year.Other{Preset: "low-bush", Kind: year.SummerCut, Opens: day("2027-07-01"), Closes: day("2027-08-09")}))
+}
+
+func TestAnAimSaysWhereItComesFrom(t *testing.T) {
+	s := words.Speaker{}
+	require.Equal(t, "build, while it is in formation", s.Aim(year.AimVerdict{Aim: year.Build, Rule: "formation"}))
+	require.Equal(t, "retire, as you set it", s.Aim(year.AimVerdict{Aim: year.Retire, Rule: "said"}))
+	require.Equal(t, "hold, by your school", s.Aim(year.AimVerdict{Aim: year.Hold, Rule: "school"}))
+}
+
+func TestLocalRulesCloseEveryListOfCautions(t *testing.T) {
+	got := words.Speaker{}.Cautions([]string{"ladder", "no such caution", "burning"})
+	require.Len(t, got, 3)
+	require.Equal(t, words.LocalRules, got[2])
+	require.Equal(t, []string{words.LocalRules}, words.Speaker{}.Cautions(nil))
+}
+
+func TestAWindowWithoutItsAnchorSaysWhatIsMissing(t *testing.T) {
+	got := words.Speaker{}.Bound(year.Bound{Day: almanac.NoDay, Anchor: "first_autumn_frost_50"})
+	require.Equal(t, "open: first autumn frost, every other year is not reached here", got)
+	require.Equal(t, "a day not yet known", words.Speaker{}.Day(almanac.NoDay))
+}
+
+func TestEveryFormAdvisersReasonHasItsWords(t *testing.T) {
+	for _, k := range pomology.Kinds() {
+		for _, a := range pomology.Advise(pomology.AdviserInput{
+			Kind: k, Class: pomology.Dwarfing, HasWall: true, WallWithinCM: 20, PathInSpread: true, ShadesABed: true, ReachM: 1.5,
+			Site: pomology.Site{WetWinter: true, StrongSun: true}, HoursFree: 1, School: "low-bush",
+		}) {
+			for _, p := range a.Reasons {
+				require.NotEmpty(t, words.Point(p.Rule), p.Rule)
+			}
+		}
+	}
+}

@@ -57,7 +57,7 @@ export function YardPlan({ orchard, plan, units, selected, onSelect, ghost, onGh
   const [ref, width] = useWidth<HTMLDivElement>(700);
   const svg = useRef<SVGSVGElement>(null);
   const e = extentOf(orchard, plan.trees);
-  const pad = width < 500 ? 16 : 28;
+  const pad = width < 500 ? 24 : 28;
   const s = Math.max(8, (width - 2 * pad) / (e.x1 - e.x0));
   const h = (e.y1 - e.y0) * s + 2 * pad;
   const X = (m: number) => pad + (m - e.x0) * s;

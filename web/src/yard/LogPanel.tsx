@@ -94,6 +94,7 @@ export function LogPanel({ task, treeId, treeCode, correct, onDone }: Props) {
   const [outcome, setOutcome] = useState<string>(correct?.outcome ?? 'done');
   const [kind, setKind] = useState<string>(correct && correct.kind !== 'work' ? correct.kind : 'observed');
   const [date, setDate] = useState<Day>(correct?.date ?? (day <= today ? day : today));
+  const [id] = useState(() => crypto.randomUUID()); // sent again after a lost answer, it is logged once
   const [draft, setDraft] = useState<Draft>(() => (correct ? drafted(correct, units) : {}));
   const text = (k: string) => (typeof draft[k] === 'string' ? draft[k] : '');
   const on = (k: string) => draft[k] === true;
@@ -117,7 +118,7 @@ export function LogPanel({ task, treeId, treeCode, correct, onDone }: Props) {
   const num = (k: string): number | undefined => read(text(k), 'kg', 'metric');
 
   const build = (): Entry => {
-    const e: Entry = { ...emptyEntry(), date, kind: task ? 'work' : (kind as Entry['kind']) };
+    const e: Entry = { ...emptyEntry(), id, date, kind: task ? 'work' : (kind as Entry['kind']) };
     if (treeId) e.tree_id = treeId;
     if (correct) e.corrects = correct.id;
     if (text('who')) e.who = text('who');

@@ -9,6 +9,7 @@ import { api, need, Refused, type Tree } from '../shared/api';
 import { useRemoveTree, useSaveTree } from '../shared/queries';
 import { between } from '../shared/day';
 import { useHere } from '../shared/orchard';
+import { OwnChoices } from './OwnChoices';
 import { useShown } from '../shared/shown';
 import { Trouble, Warnings } from '../shared/Trouble';
 import { read, say, show, unitOf, type Quantity } from '../shared/units';
@@ -227,7 +228,7 @@ export function TreeForm({ tree, onChange, onDone }: Props) {
         {tick('as_whip', 'Planted as a whip')}
       </div>
       <details>
-        <summary className="sm q">Timing, wishes, stock and notes</summary>
+        <summary className="sm q">Timing, wishes, stock, school and notes</summary>
         <div className="form">
           <div className="pair">
             {select('bloom', 'Blooms', words(['early', 'mid', 'late']), 'mid')}
@@ -251,6 +252,11 @@ export function TreeForm({ tree, onChange, onDone }: Props) {
             {tick('suckering', 'Suckers')}
             {tick('elsewhere', 'A neighbour’s tree')}
           </div>
+          <OwnChoices
+            meta={meta}
+            own={tree.own ?? {}}
+            onChange={(own) => onChange({ ...tree, own: Object.keys(own).length ? own : undefined })}
+          />
           {text('notes', 'Notes', { multiline: true, minRows: 2 })}
         </div>
       </details>

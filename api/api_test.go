@@ -13,6 +13,7 @@ import (
 	"path/filepath"
 	"sort"
 	"strings"
+	"sync"
 	"testing"
 	"time"
 
@@ -41,7 +42,9 @@ func day(text string) almanac.Day {
 
 func start(t testing.TB, today string) *app {
 	t.Helper()
-	s, err := store.Open(context.Background(), filepath.Join(t.TempDir(), "test.db"))
+	path := filepath.Join(t.TempDir(), "test.db")
+	require.NoError(t, os.WriteFile(path, demoFile(t, today), 0o600))
+	s, err := store.Open(context.Background(), path)
 	require.NoError(t, err)
 	a := &app{t: t, today: day(today)}
 	h := api.New(api.Config{
@@ -50,8 +53,26 @@ func start(t testing.TB, today string) *app {
 	})
 	a.srv = httptest.NewServer(h)
 	t.Cleanup(func() { a.srv.Close(); _ = s.Close() })
-	require.NoError(t, demo.Fill(context.Background(), s, a.today))
 	return a
+}
+
+var demoFiles sync.Map
+
+// demoFile is the demo's database as of a day, made once for all tests.
+func demoFile(t testing.TB, today string) []byte {
+	t.Helper()
+	if file, ok := demoFiles.Load(today); ok {
+		return file.([]byte)
+	}
+	path := filepath.Join(t.TempDir(), "demo.db")
+	s, err := store.Open(context.Background(), path)
+	require.NoError(t, err)
+	require.NoError(t, demo.Fill(context.Background(), s, day(today)))
+	require.NoError(t, s.Close())
+	file, err := os.ReadFile(path)
+	require.NoError(t, err)
+	demoFiles.Store(today, file)
+	return file
 }
 
 type object = map[string]any

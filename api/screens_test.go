@@ -2,9 +2,11 @@ package api_test
 
 import (
 	"net/http"
+	"sync"
 	"testing"
 	"time"
 
+	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
 	"vertumna/core/almanac"
@@ -195,4 +197,57 @@ func BenchmarkDocketAtAHundredASecond(b *testing.B) {
 		i++
 	})
 	b.ReportMetric(report, "p99-ms")
+}
+
+func TestAWriteShowsAtOnceWhateverWasPlannedBefore(t *testing.T) {
+	a := start(t, "2027-03-10")
+	removed := func() float64 {
+		return a.ok("GET", lt+"/trees/lower-terrace-C3/plan", nil)["summary"].(object)["account"].(object)["removed"].(float64)
+	}
+	last := removed()
+	for i := range 4 {
+		a.ok("POST", lt+"/entries", object{"tree_id": "lower-terrace-C3", "date": "2027-03-0" + string(rune('1'+i)), "kind": "work", "task": "dormant-cut", "outcome": "part", "share": 0.03})
+		now := removed()
+		require.Greater(t, now, last)
+		last = now
+	}
+}
+
+func TestAnOrchardMadeAnewUnderAnOldNameIsItsOwn(t *testing.T) {
+	a := start(t, "2027-03-10")
+	before := a.ok("GET", "/api/orchards/saltwind/plan", nil)
+	require.Len(t, before["trees"], 6)
+	o := a.ok("GET", "/api/orchards/saltwind", nil)["orchard"].(object)
+	a.ok("DELETE", "/api/orchards/saltwind", nil)
+	o["name"] = "Saltwind"
+	fresh := a.ok("POST", "/api/orchards", o)["orchard"].(object)
+	require.Equal(t, "saltwind", fresh["slug"])
+	require.Empty(t, a.ok("GET", "/api/orchards/saltwind/plan", nil)["trees"])
+}
+
+func TestAnEntrySentTwiceIsLoggedOnce(t *testing.T) {
+	a := start(t, "2027-03-10")
+	e := object{"id": "from-the-phone", "created": "", "season": 0, "tree_id": "lower-terrace-C3", "date": "2027-03-01", "kind": "note", "note": "once"}
+	count := func() int { return len(a.ok("GET", lt+"/entries?tree=lower-terrace-C3", nil)["list"].([]any)) }
+	before := count()
+	a.ok("POST", lt+"/entries", e)
+	a.ok("POST", lt+"/entries", e)
+	require.Equal(t, before+1, count())
+}
+
+func TestManyReadersAndAWriterAgree(t *testing.T) {
+	a := start(t, "2027-03-10")
+	var wg sync.WaitGroup
+	for i := range 8 {
+		wg.Go(func() {
+			for range 5 {
+				status, _ := a.send("GET", lt+"/docket?day="+(day("2027-03-10")+almanac.Day(i)).String(), nil)
+				assert.Equal(t, http.StatusOK, status)
+			}
+		})
+	}
+	for range 5 {
+		a.ok("POST", lt+"/entries", object{"date": "2027-03-09", "kind": "note", "note": "busy"})
+	}
+	wg.Wait()
 }

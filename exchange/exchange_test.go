@@ -156,3 +156,40 @@ func TestNormalsAreReadInTheUnitsTheirNamesSay(t *testing.T) {
 	_, err = exchange.ReadNormals(strings.NewReader(table("tmax,tmin,rain", "2,10,30")), base)
 	require.ErrorContains(t, err, "tmin[0]")
 }
+
+func TestNamesOfAnyScriptSurviveTheCalendar(t *testing.T) {
+	s := demoStore(t, "2027-03-10")
+	c, err := s.Contents(ctx, "saltwind")
+	require.NoError(t, err)
+	odd := "Bow, \"stern\"; <b>\n‎قارب🌳 " + strings.Repeat("long ", 60)
+	tree := c.Trees[0]
+	tree.Name = odd
+	require.NoError(t, s.SaveTree(ctx, c.Orchard.ID, &tree))
+	c, err = s.Contents(ctx, "saltwind")
+	require.NoError(t, err)
+	y, err := c.Yard(day("2027-03-10"))
+	require.NoError(t, err)
+	e, err := almanac.NewEnsemble(c.Orchard.Site, 1, nil, 2026)
+	require.NoError(t, err)
+	p, err := year.Make(y, e, day("2027-03-10"))
+	require.NoError(t, err)
+	text := exchange.Calendar(odd, []*year.Plan{p}, words.Speaker{}, time.Unix(0, 0))
+	for _, line := range strings.Split(text, "\r\n") {
+		require.LessOrEqual(t, len(line), 75, "lines are folded at 75 octets: %q", line)
+		require.NotContains(t, line, "\n")
+	}
+	require.Contains(t, strings.Join(unfolded(text), "\n"), `‘Bow\, "stern"\; <b>\n`)
+}
+
+func TestAMissedTaskKeepsItsEventAndSaysWhatToDo(t *testing.T) {
+	s := demoStore(t, "2027-03-10")
+	text := exchange.Calendar("x", plans(t, s, "2027-09-20"), words.Speaker{}, time.Unix(0, 0))
+	for _, event := range strings.Split(text, "BEGIN:VEVENT")[1:] {
+		if strings.Contains(event, "SUMMARY:Missed") {
+			require.NotContains(t, event, "VALARM")
+			require.Contains(t, strings.Join(unfolded(event), ""), "Local rules")
+			return
+		}
+	}
+	require.Fail(t, "by late September something was missed")
+}

@@ -1,11 +1,15 @@
 package main
 
 import (
+	"bufio"
 	"bytes"
 	"context"
+	"encoding/json"
 	"net"
+	"net/http"
 	"os"
 	"path/filepath"
+	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/require"
@@ -58,4 +62,70 @@ func TestFilesGoOutAndComeBackByTheCommands(t *testing.T) {
 	require.Len(t, all, 2, "the import is gone again after the restore")
 	require.NoError(t, os.WriteFile(archive, []byte("{}"), 0o600))
 	require.ErrorContains(t, run("import", "--db", db, archive), "vertumna-archive expected")
+}
+
+// runDemo starts the demo over a file, hands its address to use and stops it.
+func runDemo(t *testing.T, db string, args []string, use func(url string)) {
+	t.Helper()
+	ctx, stop := context.WithCancel(context.Background())
+	defer stop()
+	read, write, err := os.Pipe()
+	require.NoError(t, err)
+	stdout := os.Stdout
+	os.Stdout = write
+	defer func() { os.Stdout = stdout }()
+	done := make(chan error, 1)
+	go func() {
+		c := root()
+		c.SetArgs(append([]string{"demo", "--db", db, "--quiet", "--listen", "127.0.0.1:0"}, args...))
+		done <- c.ExecuteContext(ctx)
+	}()
+	line, err := bufio.NewReader(read).ReadString('\n')
+	require.NoError(t, err)
+	use(line[strings.Index(line, "http://") : len(line)-1])
+	stop()
+	require.NoError(t, <-done)
+}
+
+func TestTheDemoIsKeptUntilFresh(t *testing.T) {
+	db := filepath.Join(t.TempDir(), "demo.db")
+	count := func(url string) int {
+		res, err := http.Get(url + "/api/orchards/lower-terrace/entries")
+		require.NoError(t, err)
+		defer func() { _ = res.Body.Close() }()
+		var entries []any
+		require.NoError(t, json.NewDecoder(res.Body).Decode(&entries))
+		return len(entries)
+	}
+	first := 0
+	runDemo(t, db, []string{"--today", "2027-02-20"}, func(url string) {
+		first = count(url)
+		body := `{"id":"","created":"","date":"2027-02-19","season":0,"kind":"note","note":"mine"}`
+		res, err := http.Post(url+"/api/orchards/lower-terrace/entries", "application/json", strings.NewReader(body))
+		require.NoError(t, err)
+		require.Equal(t, http.StatusOK, res.StatusCode)
+		_ = res.Body.Close()
+	})
+	runDemo(t, db, []string{"--today", "2027-02-21"}, func(url string) { require.Equal(t, first+1, count(url)) })
+	runDemo(t, db, []string{"--today", "2027-02-20", "--fresh"}, func(url string) { require.Equal(t, first, count(url)) })
+}
+
+func TestThePublishedContractIsPrinted(t *testing.T) {
+	read, write, err := os.Pipe()
+	require.NoError(t, err)
+	stdout := os.Stdout
+	os.Stdout = write
+	go func() {
+		_ = run("openapi")
+		_ = write.Close()
+	}()
+	var doc struct {
+		OpenAPI string
+		Paths   map[string]any
+	}
+	err = json.NewDecoder(read).Decode(&doc)
+	os.Stdout = stdout
+	require.NoError(t, err)
+	require.Contains(t, doc.OpenAPI, "3.1")
+	require.Contains(t, doc.Paths, "/api/orchards/{slug}/docket")
 }

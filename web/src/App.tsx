@@ -19,13 +19,15 @@ const Year = lazy(() => import('./year/Year'));
 const Setup = lazy(() => import('./setup/Setup'));
 const FirstRun = lazy(() => import('./firstrun/FirstRun'));
 
-const client = new QueryClient({
-  defaultOptions: {
-    queries: { retry: (n, e) => !(e instanceof Refused) && n < 2, refetchOnWindowFocus: false, staleTime: 5_000 },
-  },
-});
+const makeClient = () =>
+  new QueryClient({
+    defaultOptions: {
+      queries: { retry: (n, e) => !(e instanceof Refused) && n < 2, refetchOnWindowFocus: false, staleTime: 5_000 },
+    },
+  });
 
 export function App() {
+  const [client] = useState(makeClient);
   const dusk = useDusk();
   useEffect(() => {
     document.documentElement.dataset.theme = dusk ? 'dusk' : 'day';

@@ -1,1 +1,4 @@
 import '@testing-library/jest-dom/vitest';
+import { configure } from '@testing-library/react';
+
+configure({ asyncUtilTimeout: 5_000 });

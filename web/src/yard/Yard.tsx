@@ -28,7 +28,8 @@ export default function Yard() {
   const [editing, setEditing] = useState<Tree | null>(null);
 
   useEffect(() => {
-    if (logging) document.querySelector('main')?.scrollTo({ top: 0 }); // a form begins at its beginning
+    const main = document.querySelector('main');
+    if (logging && main) main.scrollTop = 0; // a form begins at its beginning
   }, [logging]);
 
   const select = (id: string) => {

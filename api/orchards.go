@@ -7,6 +7,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"vertumna/core/almanac"
 	"vertumna/core/pomology"
 	"vertumna/core/year"
 	"vertumna/exchange"
@@ -20,8 +21,9 @@ type SlugInput struct {
 
 // OrchardBody is an orchard with what is odd about its place and school.
 type OrchardBody struct {
-	Orchard  store.Orchard `json:"orchard"`
-	Warnings []FieldError  `json:"warnings" nullable:"false"`
+	Orchard      store.Orchard     `json:"orchard"`
+	Warnings     []FieldError      `json:"warnings" nullable:"false"`
+	SiteDefaults map[string]string `json:"site_defaults" doc:"choices whose default the place moves"`
 }
 
 // OrchardOutput is the answer of orchard operations.
@@ -80,7 +82,7 @@ func (s *server) registerOrchards(api huma.API) {
 			return nil, err
 		}
 		err = s.Store.AddOrchard(ctx, &o)
-		return &OrchardOutput{OrchardBody{o, warnings}}, err
+		return orchardOutput(&o, warnings), err
 	})
 	op(api, http.MethodGet, base+"/{slug}", "get-orchard", "One orchard", func(ctx context.Context, in *SlugInput) (*OrchardOutput, error) {
 		o, err := s.Store.Orchard(ctx, in.Slug)
@@ -88,7 +90,7 @@ func (s *server) registerOrchards(api huma.API) {
 			return nil, err
 		}
 		warnings, _ := checkOrchard(o)
-		return &OrchardOutput{OrchardBody{*o, warnings}}, nil
+		return orchardOutput(o, warnings), nil
 	})
 	op(api, http.MethodPut, base+"/{slug}", "save-orchard", "Change an orchard", func(ctx context.Context, in *OrchardInput) (*OrchardOutput, error) {
 		now, err := s.Store.Orchard(ctx, in.Slug)
@@ -102,7 +104,7 @@ func (s *server) registerOrchards(api huma.API) {
 			return nil, err
 		}
 		err = s.Store.SaveOrchard(ctx, &o)
-		return &OrchardOutput{OrchardBody{o, warnings}}, err
+		return orchardOutput(&o, warnings), err
 	})
 	op(api, http.MethodDelete, base+"/{slug}", "remove-orchard", "Remove an orchard with all in it", func(ctx context.Context, in *SlugInput) (*struct{}, error) {
 		o, err := s.Store.Orchard(ctx, in.Slug)
@@ -123,6 +125,15 @@ func (s *server) registerOrchards(api huma.API) {
 	})
 	s.registerPeople(api, base)
 	s.registerArchive(api, base)
+}
+
+func orchardOutput(o *store.Orchard, warnings []FieldError) *OrchardOutput {
+	wet := false
+	if o.Site != nil {
+		c, err := almanac.Classify(o.Site)
+		wet = err == nil && c.WetWinter()
+	}
+	return &OrchardOutput{OrchardBody{*o, warnings, pomology.SiteDefaults(wet)}}
 }
 
 func checkOrchard(o *store.Orchard) ([]FieldError, error) {

@@ -31,6 +31,15 @@ func TestTheScreensLearnTheJobFromMeta(t *testing.T) {
 	require.Equal(t, true, a.ok("GET", "/healthz", nil)["ok"])
 }
 
+func TestTheScreensAreToldWhatThePlaceMoves(t *testing.T) {
+	a := start(t, "2027-02-20")
+	require.Equal(t, object{"stone_cut": "dry-summer"}, a.ok("GET", lt, nil)["site_defaults"])
+	dry := a.ok("GET", "/api/climates?lat=45&lon=-74", nil)["list"].([]any)[0].(object)["site"]
+	o := a.ok("GET", lt, nil)["orchard"].(object)
+	o["site"] = dry
+	require.Empty(t, a.ok("PUT", lt, object{"version": o["version"], "orchard": o})["site_defaults"])
+}
+
 func TestThePlanDrawsTheRailAndTheRings(t *testing.T) {
 	a := start(t, "2027-02-20")
 	p := a.ok("GET", lt+"/plan", nil)

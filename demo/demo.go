@@ -7,6 +7,7 @@ import (
 	"context"
 
 	"vertumna/core/almanac"
+	"vertumna/core/year"
 	"vertumna/store"
 )
 
@@ -61,6 +62,7 @@ func (o orchard) write(ctx context.Context, s *store.Store, today almanac.Day) e
 	for _, n := range o.notes {
 		n.entry.Date = today - almanac.Day(n.ago)
 		n.entry.TreeID = byCode[n.tree]
+		n.entry.Season = year.SeasonOf(n.entry.Date, o.doc.Site.South())
 		if n.entry.Who == "" {
 			n.entry.Who = o.people[0].Name
 		}

@@ -77,6 +77,14 @@ const (
 	FromTree    = "tree"
 )
 
+// SiteDefaults are the defaults that a place moves: where winters are wet, stone fruit is cut in dry summer weather.
+func SiteDefaults(wetWinter bool) map[string]string {
+	if wetWinter {
+		return map[string]string{"stone_cut": "dry-summer"}
+	}
+	return map[string]string{}
+}
+
 // Resolve checks a school and works out every choice. wetWinter moves the default of the stone cut to dry summer, and
 // treeOwn holds the departures of a single tree.
 func (s School) Resolve(wetWinter bool, treeOwn map[string]string) (Resolved, error) {
@@ -95,8 +103,10 @@ func (s School) Resolve(wetWinter bool, treeOwn map[string]string) (Resolved, er
 	for key, v := range p.Values {
 		r.set(key, v, FromPreset)
 	}
-	if wetWinter && p.Values["stone_cut"] == "" {
-		r.set("stone_cut", "dry-summer", FromSite)
+	for key, v := range SiteDefaults(wetWinter) {
+		if p.Values[key] == "" {
+			r.set(key, v, FromSite)
+		}
 	}
 	var errs []error
 	for _, layer := range []struct {

@@ -85,7 +85,12 @@ function OrchardScreens() {
     );
   }
   if (!meta.data || !orchard.data) return null;
-  const base = { orchard: orchard.data.orchard, meta: meta.data, units: orchard.data.orchard.units as Units };
+  const base = {
+    orchard: orchard.data.orchard,
+    siteDefaults: orchard.data.site_defaults,
+    meta: meta.data,
+    units: orchard.data.orchard.units as Units,
+  };
   return (
     <ShownDay key={slug} today={meta.data.today}>
       <Planned base={base}>

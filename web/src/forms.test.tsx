@@ -173,6 +173,38 @@ describe('the school', () => {
     expect(school().preset).toBe('low-bush');
   });
 
+  it('shows the value a wet place moves, and leaving it is no departure', async () => {
+    const stone = {
+      key: 'stone_cut',
+      name: 'When stone fruit is cut',
+      default: 'bloom',
+      values: ['bloom', 'dry-summer'].map((slug) => ({
+        slug,
+        name: slug,
+        for: 'F.',
+        against: 'A.',
+        best: [],
+        unfit: [],
+      })),
+    };
+    const change = vi.fn();
+    show(
+      <SchoolForm
+        meta={{ ...meta, choices: [stone] }}
+        orchard={orchard}
+        siteDefaults={{ stone_cut: 'dry-summer' }}
+        onChange={change}
+      />,
+    );
+    await userEvent.click(screen.getByText(/Every choice/));
+    expect(screen.getByText('moved by your place: its winters are wet')).toBeInTheDocument();
+    await userEvent.click(screen.getByLabelText('When stone fruit is cut'));
+    await userEvent.click(screen.getByRole('option', { name: 'bloom' }));
+    expect(change).toHaveBeenCalledWith(
+      expect.objectContaining({ school: expect.objectContaining({ own: { stone_cut: 'bloom' } }) as unknown }),
+    );
+  });
+
   it('notes a regional rule beside a choice', async () => {
     show(<School />);
     await userEvent.click(screen.getByText(/Every choice/));

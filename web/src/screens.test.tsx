@@ -69,7 +69,7 @@ const doc = {
 const base = {
   'GET /api/meta': meta,
   'GET /api/orchards': [orchard, { ...orchard, slug: 'there', name: 'There' }],
-  'GET /api/orchards/here': { orchard, warnings: [] },
+  'GET /api/orchards/here': { orchard, warnings: [], site_defaults: {} },
   'GET /api/orchards/here/plan': plan(),
   'GET /api/orchards/here/docket': docket,
   'GET /api/orchards/here/trees': [doc],
@@ -127,7 +127,7 @@ describe('the application', () => {
 
   it('says what an orchard without a place needs, and keeps its frame', async () => {
     const bare = { ...orchard, site: undefined };
-    openApp('/here/yard', { ...base, 'GET /api/orchards/here': { orchard: bare, warnings: [] } });
+    openApp('/here/yard', { ...base, 'GET /api/orchards/here': { orchard: bare, warnings: [], site_defaults: {} } });
     expect(await screen.findByRole('link', { name: 'Set up the place' })).toBeInTheDocument();
     expect(screen.getAllByRole('navigation', { name: 'Screens' })).toHaveLength(2);
   });

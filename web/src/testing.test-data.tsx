@@ -217,7 +217,7 @@ export function show(ui: ReactNode, units: Units = 'metric', path = '/here/yard'
     <MemoryRouter initialEntries={[path]}>
       <ThemeProvider theme={makeTheme(false)}>
         <QueryClientProvider client={client}>
-          <HereContext.Provider value={{ orchard, meta, units, plan: plan(), planError: null }}>
+          <HereContext.Provider value={{ orchard, siteDefaults: {}, meta, units, plan: plan(), planError: null }}>
             {ui}
           </HereContext.Provider>
         </QueryClientProvider>

@@ -7,16 +7,17 @@ import type { Meta, Orchard } from '../shared/api';
 interface Props {
   meta: Meta;
   orchard: Orchard;
+  siteDefaults?: Record<string, string>;
   onChange: (o: Orchard) => void;
 }
 
 /** Where growers differ: a preset, and each choice with the sentence for it and the sentence against it. */
-export function SchoolForm({ meta, orchard, onChange }: Props) {
+export function SchoolForm({ meta, orchard, siteDefaults = {}, onChange }: Props) {
   const { school } = orchard;
   const preset = meta.presets.find((p) => p.slug === (school.preset || 'steady'));
-  const inForce = (key: string, def: string) => school.own[key] ?? preset?.values[key] ?? def;
+  const inForce = (key: string, def: string) => school.own[key] ?? preset?.values[key] ?? siteDefaults[key] ?? def;
   const setOwn = (key: string, value: string) => {
-    const plain = preset?.values[key] ?? meta.choices.find((c) => c.key === key)?.default;
+    const plain = preset?.values[key] ?? siteDefaults[key] ?? meta.choices.find((c) => c.key === key)?.default;
     const own = Object.fromEntries(Object.entries(school.own).filter(([k]) => k !== key));
     if (value !== plain) own[key] = value;
     onChange({ ...orchard, school: { ...school, own } });
@@ -59,7 +60,13 @@ export function SchoolForm({ meta, orchard, onChange }: Props) {
                 label={c.name}
                 value={value?.slug ?? ''}
                 onChange={(e) => setOwn(c.key, e.target.value)}
-                helperText={differs ? 'your own choice, over the school’s' : undefined}
+                helperText={
+                  differs
+                    ? 'your own choice, over the school’s'
+                    : siteDefaults[c.key] && !preset?.values[c.key]
+                      ? 'moved by your place: its winters are wet'
+                      : undefined
+                }
               >
                 {c.values.map((v) => (
                   <MenuItem key={v.slug} value={v.slug}>

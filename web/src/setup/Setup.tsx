@@ -16,7 +16,7 @@ import { SchoolForm } from './SchoolForm';
 
 /** Place, people, school, units, plot, calendar and data of an orchard. */
 export default function Setup() {
-  const { orchard, meta, units } = useHere();
+  const { orchard, meta, units, siteDefaults } = useHere();
   const [draft, setDraft] = useState(orchard);
   const [seen, setSeen] = useState(orchard);
   if (seen !== orchard) {
@@ -65,7 +65,7 @@ export default function Setup() {
         <p className="q sm">
           Where growers differ. It decides the windows, the limit and how high you pick; any tree may depart from it.
         </p>
-        <SchoolForm meta={meta} orchard={draft} onChange={setDraft} />
+        <SchoolForm meta={meta} orchard={draft} siteDefaults={siteDefaults} onChange={setDraft} />
       </section>
       <section className="sheetbox" aria-label="Plot">
         <h2>Name, units and plot</h2>

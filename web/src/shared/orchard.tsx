@@ -5,6 +5,7 @@ import type { Units } from './units';
 /** The orchard on the screen, with its plan on the day shown. */
 export interface Here {
   orchard: Orchard;
+  siteDefaults: Record<string, string>;
   meta: Meta;
   units: Units;
   plan: Plan | undefined;

@@ -734,6 +734,10 @@ export interface components {
         };
         OrchardBody: {
             orchard: components["schemas"]["Orchard"];
+            /** @description choices whose default the place moves */
+            site_defaults: {
+                [key: string]: string;
+            };
             warnings: components["schemas"]["FieldError"][];
         };
         OrchardInputBody: {

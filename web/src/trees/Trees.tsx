@@ -51,10 +51,10 @@ export default function Trees() {
         : String(x).localeCompare(String(y), undefined, { numeric: true });
     return sort.down ? -c : c;
   });
-  const head = (key: Key, label: string, n = false) => (
+  const head = (key: Key, label: string, wide = false) => (
     <th
       scope="col"
-      className={n ? 'n' : undefined}
+      className={wide ? 'wide' : undefined}
       aria-sort={sort.key === key ? (sort.down ? 'descending' : 'ascending') : undefined}
     >
       <button
@@ -85,12 +85,12 @@ export default function Trees() {
             <tr>
               {head('code', 'Label')}
               {head('kind', 'Kind')}
-              {head('form', 'Form')}
-              {head('aim', 'Aim')}
+              {head('form', 'Form', true)}
+              {head('aim', 'Aim', true)}
               {head('height', 'Height against reach')}
-              {head('account', 'Account')}
+              {head('account', 'Account', true)}
               {head('next', 'Next task')}
-              {head('measured', 'Last measured')}
+              {head('measured', 'Last measured', true)}
             </tr>
           </thead>
           <tbody>
@@ -112,13 +112,13 @@ export default function Trees() {
                   <td>
                     <b>{t.kind_name}</b> <span className="q">{t.name}</span>
                   </td>
-                  <td>{meta.forms.find((f) => f.slug === t.form)?.name}</td>
-                  <td>{t.aim}</td>
+                  <td className="wide">{meta.forms.find((f) => f.slug === t.form)?.name}</td>
+                  <td className="wide">{t.aim}</td>
                   <td title={t.height_m ? other(t.height_m, 'm', units) : ''}>
                     {t.height_m > 0 ? say(t.height_m, 'm', units) : 'not measured'}{' '}
                     {over > 0.005 && <span className="over">{say(over, 'm', units)} over</span>}
                   </td>
-                  <td title={t.account.says}>
+                  <td className="wide" title={t.account.says}>
                     {percent(t.account.removed)}
                     {t.account.exempt ? ', exempt' : ` of ${percent(t.account.limit)}`}
                   </td>
@@ -127,7 +127,9 @@ export default function Trees() {
                       ? `${next.title}, ${next.opens <= plan.day ? `until ${plain(next.closes)}` : `from ${plain(next.opens)}`}`
                       : 'none this year'}
                   </td>
-                  <td>{on ? `${plain(on)}, ${String(Math.round(between(on, plan.day) / 7))} weeks ago` : 'never'}</td>
+                  <td className="wide">
+                    {on ? `${plain(on)}, ${String(Math.round(between(on, plan.day) / 7))} weeks ago` : 'never'}
+                  </td>
                 </tr>
               );
             })}

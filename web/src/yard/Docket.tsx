@@ -101,7 +101,8 @@ function why(t: Task, group: string): string {
       ? (t.held[0] ?? t.reasons[0])
       : (t.reasons.find((r) => !r.rule.startsWith('aim-')) ?? t.reasons[0]);
   const says = first?.says ?? '';
-  return group === 'now' ? `${says} Until ${plain(t.closes)}.` : says;
+  const until = plain(t.closes);
+  return group === 'now' && !says.includes(until) ? `${says} Until ${until}.` : says;
 }
 
 function Row({ row, group, open, setOpen, onLog, onTree, day }: RowProps) {

@@ -79,7 +79,8 @@ export function HoursChart({
         {weeks.map((w) => {
           let base = 0;
           const x0 = x(fromNumber(w.start)) + 1;
-          const bw = Math.max(2, x(fromNumber(w.start + 7)) - x(fromNumber(w.start)) - 3);
+          const end = Math.min(w.start + 7, toNumber(plan.to) + 1);
+          const bw = Math.max(2, x(fromNumber(end)) - x(fromNumber(w.start)) - 3);
           return [...w.byMark].map(([mark, v]) => {
             const m = markOf(mark);
             base += v;

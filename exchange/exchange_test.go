@@ -161,7 +161,7 @@ func TestNamesOfAnyScriptSurviveTheCalendar(t *testing.T) {
 	s := demoStore(t, "2027-03-10")
 	c, err := s.Contents(ctx, "saltwind")
 	require.NoError(t, err)
-	odd := "Bow, \"stern\"; <b>\n‎قارب🌳 " + strings.Repeat("long ", 60)
+	odd := "Bow, \"stern\"; <b>\n\u200eقارب🌳 " + strings.Repeat("long ", 60)
 	tree := c.Trees[0]
 	tree.Name = odd
 	require.NoError(t, s.SaveTree(ctx, c.Orchard.ID, &tree))

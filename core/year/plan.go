@@ -54,7 +54,7 @@ func Make(y *Yard, e *almanac.Ensemble, shown almanac.Day) (*Plan, error) {
 	pace := learnPace(y, shown)
 	for i := range y.Trees {
 		t := &y.Trees[i]
-		if t.Elsewhere || t.Planted.Known() && SeasonOf(t.Planted, south) > e.Season || t.Gone.Known() && t.Gone <= shown {
+		if t.Elsewhere || !t.standsOn(shown) {
 			continue
 		}
 		t = t.withClass(e.Season, south)

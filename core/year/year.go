@@ -59,6 +59,11 @@ func (t *Tree) upright() bool {
 	return t.Kind.Upright()
 }
 
+// standsOn says whether the tree is there on a day: planted by then, and not gone.
+func (t *Tree) standsOn(d almanac.Day) bool {
+	return (!t.Planted.Known() || t.Planted <= d) && (!t.Gone.Known() || t.Gone > d)
+}
+
 // withClass is the tree with an unknown vigour class guessed from its age, height and shoots.
 func (t *Tree) withClass(season int, south bool) *Tree {
 	if t.Class != "" {

@@ -29,7 +29,16 @@ export function TreePanel({ id, onClose, onLog, onCorrect, onEdit }: Props) {
   const trees = useTrees(orchard.slug);
   const doc = trees.data?.find((t) => t.id === id);
   const kind = meta.kinds.find((k) => k.slug === doc?.kind);
-  if (q.error) return <Trouble error={q.error} />;
+  if (q.error && !q.data) {
+    return (
+      <>
+        <Button onClick={onClose} size="small">
+          Docket
+        </Button>
+        <Trouble error={q.error} />
+      </>
+    );
+  }
   if (!q.data || !doc || !kind || !plan) return <p className="q">Working out this tree’s year.</p>;
   const s = q.data.summary;
   return (

@@ -14,26 +14,25 @@ import { PlaceForm } from './PlaceForm';
 import { PlotForm } from './PlotForm';
 import { SchoolForm } from './SchoolForm';
 
+/** Whether two documents say the same; the revision moves with anything in the orchard and says nothing here. */
+function same(a: Orchard, b: Orchard): boolean {
+  return JSON.stringify({ ...a, revision: 0 }) === JSON.stringify({ ...b, revision: 0 });
+}
+
 /** Place, people, school, units, plot, calendar and data of an orchard. */
 export default function Setup() {
   const { orchard, meta, units, siteDefaults } = useHere();
   const [draft, setDraft] = useState(orchard);
   const [seen, setSeen] = useState(orchard);
   if (seen !== orchard) {
-    // a newer document has come: take its version, keep what was changed here only when nothing else changed
+    // a newer document has come: an untouched draft follows it, a touched one stays on its version and may clash
     setSeen(orchard);
-    if (JSON.stringify(draft) === JSON.stringify(seen)) setDraft(orchard);
-    else if (orchard.version !== draft.version)
-      setDraft({
-        ...draft,
-        units: orchard.units,
-        version: seen.version === draft.version ? orchard.version : draft.version,
-      });
+    if (same(draft, seen)) setDraft(orchard);
   }
   const save = useSaveOrchard(orchard.slug);
   const people = usePeople(orchard.slug);
   const [adding, setAdding] = useState(false);
-  const changed = JSON.stringify(draft) !== JSON.stringify(orchard);
+  const changed = !same(draft, orchard);
   const write = (o: Orchard) =>
     save.mutate(o, {
       onSuccess: (r) => {

@@ -101,6 +101,22 @@ func op[I, O any](api huma.API, method, path, id, summary string, run func(conte
 	})
 }
 
+// slugged is an input that names an orchard.
+type slugged interface{ slug() string }
+
+func (in SlugInput) slug() string { return in.Slug }
+
+// inOrchard registers an operation on one orchard.
+func inOrchard[I slugged, O any](s *server, api huma.API, method, path, id, summary string, run func(context.Context, *store.Orchard, *I) (*O, error)) {
+	op(api, method, path, id, summary, func(ctx context.Context, in *I) (*O, error) {
+		o, err := s.Store.Orchard(ctx, (*in).slug())
+		if err != nil {
+			return nil, err
+		}
+		return run(ctx, o, in)
+	})
+}
+
 func (s *server) logRequests(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		start := time.Now()

@@ -9,6 +9,7 @@ import (
 	"github.com/go-chi/chi/v5"
 
 	"vertumna/exchange"
+	"vertumna/store"
 )
 
 // CalendarBody tells the address a calendar program subscribes to; empty when there is none.
@@ -33,27 +34,15 @@ func (in *HostInput) Resolve(ctx huma.Context) []error {
 
 func (s *server) registerCalendar(api huma.API) {
 	const base = "/api/orchards/{slug}/calendar"
-	op(api, http.MethodGet, base, "get-calendar", "The subscription address", func(ctx context.Context, in *HostInput) (*CalendarOutput, error) {
-		o, err := s.Store.Orchard(ctx, in.Slug)
-		if err != nil {
-			return nil, err
-		}
+	inOrchard(s, api, http.MethodGet, base, "get-calendar", "The subscription address", func(ctx context.Context, o *store.Orchard, in *HostInput) (*CalendarOutput, error) {
 		token, err := s.Store.CalendarToken(ctx, o.ID)
 		return &CalendarOutput{CalendarBody{s.address(in.host, token)}}, err
 	})
-	op(api, http.MethodPost, base, "new-calendar", "A new subscription address; the one before is closed", func(ctx context.Context, in *HostInput) (*CalendarOutput, error) {
-		o, err := s.Store.Orchard(ctx, in.Slug)
-		if err != nil {
-			return nil, err
-		}
+	inOrchard(s, api, http.MethodPost, base, "new-calendar", "A new subscription address; the one before is closed", func(ctx context.Context, o *store.Orchard, in *HostInput) (*CalendarOutput, error) {
 		token, err := s.Store.NewCalendarToken(ctx, o.ID)
 		return &CalendarOutput{CalendarBody{s.address(in.host, token)}}, err
 	})
-	op(api, http.MethodDelete, base, "withdraw-calendar", "Close the subscription address", func(ctx context.Context, in *SlugInput) (*struct{}, error) {
-		o, err := s.Store.Orchard(ctx, in.Slug)
-		if err != nil {
-			return nil, err
-		}
+	inOrchard(s, api, http.MethodDelete, base, "withdraw-calendar", "Close the subscription address", func(ctx context.Context, o *store.Orchard, in *SlugInput) (*struct{}, error) {
 		return nil, s.Store.WithdrawCalendarToken(ctx, o.ID)
 	})
 }

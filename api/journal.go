@@ -47,14 +47,10 @@ type OwnTaskInput struct {
 
 func (s *server) registerJournal(api huma.API) {
 	const base = "/api/orchards/{slug}/entries"
-	op(api, http.MethodGet, base, "list-entries", "The journal by date", func(ctx context.Context, in *EntriesInput) (*struct {
+	inOrchard(s, api, http.MethodGet, base, "list-entries", "The journal by date", func(ctx context.Context, o *store.Orchard, in *EntriesInput) (*struct {
 		Body []store.Entry `nullable:"false"`
 	}, error,
 	) {
-		o, err := s.Store.Orchard(ctx, in.Slug)
-		if err != nil {
-			return nil, err
-		}
 		read := s.Store.Entries
 		if in.All {
 			read = s.Store.Journal
@@ -71,11 +67,7 @@ func (s *server) registerJournal(api huma.API) {
 		}{out}, err
 	})
 	op(api, http.MethodPost, base, "add-entry", "Log what was done or seen", s.addEntry)
-	op(api, http.MethodDelete, base+"/{id}", "undo-entry", "Undo what was logged in the last ten seconds", func(ctx context.Context, in *IDInput) (*struct{}, error) {
-		o, err := s.Store.Orchard(ctx, in.Slug)
-		if err != nil {
-			return nil, err
-		}
+	inOrchard(s, api, http.MethodDelete, base+"/{id}", "undo-entry", "Undo what was logged in the last ten seconds", func(ctx context.Context, o *store.Orchard, in *IDInput) (*struct{}, error) {
 		return nil, s.Store.Undo(ctx, o.ID, in.ID)
 	})
 	s.registerOwnTasks(api)
@@ -83,37 +75,25 @@ func (s *server) registerJournal(api huma.API) {
 
 func (s *server) registerOwnTasks(api huma.API) {
 	const base = "/api/orchards/{slug}/own-tasks"
-	op(api, http.MethodGet, base, "list-own-tasks", "Tasks of one's own", func(ctx context.Context, in *SlugInput) (*struct {
+	inOrchard(s, api, http.MethodGet, base, "list-own-tasks", "Tasks of one's own", func(ctx context.Context, o *store.Orchard, in *SlugInput) (*struct {
 		Body []store.OwnTask `nullable:"false"`
 	}, error,
 	) {
-		o, err := s.Store.Orchard(ctx, in.Slug)
-		if err != nil {
-			return nil, err
-		}
 		ts, err := s.Store.OwnTasks(ctx, o.ID)
 		return &struct {
 			Body []store.OwnTask `nullable:"false"`
 		}{ts}, err
 	})
-	op(api, http.MethodPost, base, "add-own-task", "A task of one's own", func(ctx context.Context, in *OwnTaskInput) (*struct{ Body store.OwnTask }, error) {
-		o, err := s.Store.Orchard(ctx, in.Slug)
-		if err != nil {
-			return nil, err
-		}
+	inOrchard(s, api, http.MethodPost, base, "add-own-task", "A task of one's own", func(ctx context.Context, o *store.Orchard, in *OwnTaskInput) (*struct{ Body store.OwnTask }, error) {
 		t := in.Body
 		t.ID = ""
 		if err := s.checkOwnTask(ctx, o, &t); err != nil {
 			return nil, err
 		}
-		err = s.Store.AddOwnTask(ctx, o.ID, &t)
+		err := s.Store.AddOwnTask(ctx, o.ID, &t)
 		return &struct{ Body store.OwnTask }{t}, err
 	})
-	op(api, http.MethodDelete, base+"/{id}", "remove-own-task", "Take a task of one's own out", func(ctx context.Context, in *IDInput) (*struct{}, error) {
-		o, err := s.Store.Orchard(ctx, in.Slug)
-		if err != nil {
-			return nil, err
-		}
+	inOrchard(s, api, http.MethodDelete, base+"/{id}", "remove-own-task", "Take a task of one's own out", func(ctx context.Context, o *store.Orchard, in *IDInput) (*struct{}, error) {
 		return nil, s.Store.RemoveOwnTask(ctx, o.ID, in.ID)
 	})
 }

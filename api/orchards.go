@@ -84,11 +84,7 @@ func (s *server) registerOrchards(api huma.API) {
 		err = s.Store.AddOrchard(ctx, &o)
 		return orchardOutput(&o, warnings), err
 	})
-	op(api, http.MethodGet, base+"/{slug}", "get-orchard", "One orchard", func(ctx context.Context, in *SlugInput) (*OrchardOutput, error) {
-		o, err := s.Store.Orchard(ctx, in.Slug)
-		if err != nil {
-			return nil, err
-		}
+	inOrchard(s, api, http.MethodGet, base+"/{slug}", "get-orchard", "One orchard", func(ctx context.Context, o *store.Orchard, in *SlugInput) (*OrchardOutput, error) {
 		warnings, _ := checkOrchard(o)
 		return orchardOutput(o, warnings), nil
 	})
@@ -106,11 +102,7 @@ func (s *server) registerOrchards(api huma.API) {
 		err = s.Store.SaveOrchard(ctx, &o)
 		return orchardOutput(&o, warnings), err
 	})
-	op(api, http.MethodDelete, base+"/{slug}", "remove-orchard", "Remove an orchard with all in it", func(ctx context.Context, in *SlugInput) (*struct{}, error) {
-		o, err := s.Store.Orchard(ctx, in.Slug)
-		if err != nil {
-			return nil, err
-		}
+	inOrchard(s, api, http.MethodDelete, base+"/{slug}", "remove-orchard", "Remove an orchard with all in it", func(ctx context.Context, o *store.Orchard, in *SlugInput) (*struct{}, error) {
 		return nil, s.Store.RemoveOrchard(ctx, o.ID)
 	})
 	op(api, http.MethodPost, "/api/demo", "open-demo", "Add the two made-up orchards", func(ctx context.Context, _ *struct{}) (*OrchardsOutput, error) {
@@ -152,44 +144,28 @@ func checkOrchard(o *store.Orchard) ([]FieldError, error) {
 }
 
 func (s *server) registerPeople(api huma.API, base string) {
-	op(api, http.MethodGet, base+"/{slug}/people", "list-people", "Who works here", func(ctx context.Context, in *SlugInput) (*struct {
+	inOrchard(s, api, http.MethodGet, base+"/{slug}/people", "list-people", "Who works here", func(ctx context.Context, o *store.Orchard, in *SlugInput) (*struct {
 		Body []store.Person `nullable:"false"`
 	}, error,
 	) {
-		o, err := s.Store.Orchard(ctx, in.Slug)
-		if err != nil {
-			return nil, err
-		}
 		ps, err := s.Store.People(ctx, o.ID)
 		return &struct {
 			Body []store.Person `nullable:"false"`
 		}{ps}, err
 	})
-	op(api, http.MethodPost, base+"/{slug}/people", "add-person", "Someone new", func(ctx context.Context, in *PersonInput) (*PersonOutput, error) {
-		o, err := s.Store.Orchard(ctx, in.Slug)
-		if err != nil {
-			return nil, err
-		}
+	inOrchard(s, api, http.MethodPost, base+"/{slug}/people", "add-person", "Someone new", func(ctx context.Context, o *store.Orchard, in *PersonInput) (*PersonOutput, error) {
 		p := in.Body
 		p.ID = ""
-		err = s.Store.AddPerson(ctx, o.ID, &p)
+		err := s.Store.AddPerson(ctx, o.ID, &p)
 		return &PersonOutput{p}, err
 	})
-	op(api, http.MethodPut, base+"/{slug}/people/{id}", "save-person", "Change a person", func(ctx context.Context, in *PersonEdit) (*PersonOutput, error) {
-		o, err := s.Store.Orchard(ctx, in.Slug)
-		if err != nil {
-			return nil, err
-		}
+	inOrchard(s, api, http.MethodPut, base+"/{slug}/people/{id}", "save-person", "Change a person", func(ctx context.Context, o *store.Orchard, in *PersonEdit) (*PersonOutput, error) {
 		p := in.Body.Person
 		p.ID, p.Version = in.ID, in.Body.Version
-		err = s.Store.SavePerson(ctx, o.ID, &p)
+		err := s.Store.SavePerson(ctx, o.ID, &p)
 		return &PersonOutput{p}, err
 	})
-	op(api, http.MethodDelete, base+"/{slug}/people/{id}", "remove-person", "Take a person out", func(ctx context.Context, in *IDInput) (*struct{}, error) {
-		o, err := s.Store.Orchard(ctx, in.Slug)
-		if err != nil {
-			return nil, err
-		}
+	inOrchard(s, api, http.MethodDelete, base+"/{slug}/people/{id}", "remove-person", "Take a person out", func(ctx context.Context, o *store.Orchard, in *IDInput) (*struct{}, error) {
 		return nil, s.Store.RemovePerson(ctx, o.ID, in.ID)
 	})
 }

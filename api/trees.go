@@ -80,14 +80,10 @@ type Outline struct {
 
 func (s *server) registerTrees(api huma.API) {
 	const base = "/api/orchards/{slug}/trees"
-	op(api, http.MethodGet, base, "list-trees", "All trees, gone ones too", func(ctx context.Context, in *SlugInput) (*struct {
+	inOrchard(s, api, http.MethodGet, base, "list-trees", "All trees, gone ones too", func(ctx context.Context, o *store.Orchard, in *SlugInput) (*struct {
 		Body []store.Tree `nullable:"false"`
 	}, error,
 	) {
-		o, err := s.Store.Orchard(ctx, in.Slug)
-		if err != nil {
-			return nil, err
-		}
 		ts, err := s.Store.Trees(ctx, o.ID)
 		return &struct {
 			Body []store.Tree `nullable:"false"`
@@ -118,11 +114,7 @@ func (s *server) registerTrees(api huma.API) {
 		err = s.Store.SaveTree(ctx, o.ID, &t)
 		return &TreeOutput{TreeBody{t, warnings}}, err
 	})
-	op(api, http.MethodDelete, base+"/{id}", "remove-tree", "Remove a tree entered by mistake", func(ctx context.Context, in *IDInput) (*struct{}, error) {
-		o, err := s.Store.Orchard(ctx, in.Slug)
-		if err != nil {
-			return nil, err
-		}
+	inOrchard(s, api, http.MethodDelete, base+"/{id}", "remove-tree", "Remove a tree entered by mistake", func(ctx context.Context, o *store.Orchard, in *IDInput) (*struct{}, error) {
 		return nil, s.Store.RemoveTree(ctx, o.ID, in.ID)
 	})
 	op(api, http.MethodGet, base+"/{id}/versions", "tree-versions", "The versions a tree's facts have had", func(ctx context.Context, in *IDInput) (*struct {

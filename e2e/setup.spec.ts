@@ -20,6 +20,8 @@ test('a first run: a place, three trees on the plan, and a docket', async ({ pag
   await expect(page.getByText('No trees yet. Pace out the first one.')).toBeVisible();
   const plan = page.getByRole('group', { name: /Plan of/ });
   for (const [i, kind] of ['Apple', 'Sweet cherry', 'Quince'].entries()) {
+    const fold = page.getByText('The plot, and a new tree');
+    if (await fold.isVisible()) await fold.click();
     await page.getByRole('button', { name: 'Add a tree' }).filter({ visible: true }).first().click();
     const form = page.getByRole('form', { name: 'Add a tree' });
     await form.getByLabel('Kind').click();

@@ -59,7 +59,7 @@ export function YardPlan({ orchard, plan, units, selected, onSelect, ghost, onGh
   const e = extentOf(orchard, plan.trees);
   const pad = width < 500 ? 24 : 28;
   const s = Math.max(8, (width - 2 * pad) / (e.x1 - e.x0));
-  const h = (e.y1 - e.y0) * s + 2 * pad;
+  const h = (e.y1 - e.y0) * s + 2 * pad + scaleBarHeight;
   const X = (m: number) => pad + (m - e.x0) * s;
   const Y = (m: number) => pad + (e.y1 - m) * s;
   const ring = width < 500 ? Math.min(20, Math.max(11, s * 0.5)) : Math.min(24, Math.max(14, s * 0.48));
@@ -175,6 +175,7 @@ export function YardPlan({ orchard, plan, units, selected, onSelect, ghost, onGh
             inert={placing}
           />
         ))}
+        <ScaleBar x={X(e.x1)} y={Y(e.y0) + 20} s={s} units={units} />
         <NorthMark x={X(e.x1) - 20} y={Y(e.y1) + 26} north={orchard.plot.north_deg} />
       </svg>
     </div>
@@ -375,12 +376,41 @@ function TreeMark({ t, plan, cx, cy, s, ring, wide, units, selected, onSelect, i
   );
 }
 
+const scaleBarHeight = 14;
+
+/** Three metres, or ten feet, in three parts. */
+function ScaleBar({ x, y, s, units }: { x: number; y: number; s: number; units: Units }) {
+  const part = units === 'us' ? (10 * 0.3048) / 3 : 1;
+  const w = part * s;
+  const label = units === 'us' ? '10 ft' : '3 m';
+  const x0 = x - 3 * w - 36;
+  return (
+    <g aria-hidden="true">
+      {[0, 1, 2].map((i) => (
+        <rect
+          key={i}
+          x={x0 + i * w}
+          y={y - 4}
+          width={w}
+          height={5}
+          fill={i === 1 ? 'var(--ground)' : 'var(--ink)'}
+          stroke="var(--ink)"
+          strokeWidth={0.8}
+        />
+      ))}
+      <text x={x0 + 3 * w + 6} y={y + 2} fontSize={12} style={{ fill: 'var(--quiet)' }}>
+        {label}
+      </text>
+    </g>
+  );
+}
+
 function NorthMark({ x, y, north }: { x: number; y: number; north: number }) {
   return (
     <g transform={`translate(${String(x)} ${String(y)}) rotate(${String(-north)})`} aria-hidden="true">
       <circle r={13} fill="var(--ground)" fillOpacity={0.9} stroke="var(--rule-strong)" strokeWidth={0.8} />
       <path d="M0 -11L3.5 2H-3.5Z" fill="var(--ink)" />
-      <text y={11} textAnchor="middle" fontSize={9} fontWeight={700}>
+      <text y={11} textAnchor="middle" fontWeight={700} style={{ fontSize: 9 }}>
         N
       </text>
     </g>

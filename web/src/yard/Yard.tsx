@@ -1,12 +1,12 @@
 import Button from '@mui/material/Button';
 import { useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import type { Entry, Tree } from '../shared/api';
+import type { Entry, Feature, Tree } from '../shared/api';
 import { useDocket, useTrees } from '../shared/queries';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
-import { count, say } from '../shared/units';
+import { count, say, type Units } from '../shared/units';
 import { drawnMarks, markOf } from '../drawing/marks';
 import { extentOf, YardPlan } from '../drawing/YardPlan';
 import { Docket } from './Docket';
@@ -129,11 +129,13 @@ export default function Yard() {
             onGhost={editing ? (x, y) => setEditing({ ...editing, x, y }) : undefined}
           />
           {plan.trees.length > 0 && !editing && (
-            <div className="only-phone">
-              <Button size="small" onClick={plant}>
+            <details className="phone-only">
+              <summary className="sm q">The plot, and a new tree</summary>
+              <OnThePlot features={orchard.plot.features} units={units} />
+              <Button size="small" variant="outlined" onClick={plant}>
                 Add a tree
               </Button>
-            </div>
+            </details>
           )}
           {plan.trees.length === 0 && !editing && (
             <p>
@@ -176,6 +178,7 @@ export default function Yard() {
             <h3>Crown and height</h3>
           </div>
           <Key />
+          <OnThePlot features={orchard.plot.features} units={units} />
         </aside>
       </div>
       <div className="side">{side}</div>
@@ -205,6 +208,33 @@ function Key() {
       <p className="q" style={{ marginTop: 4 }}>
         Staff: a tick each metre, the bar is your reach, hollow wood stands above it.
       </p>
+    </>
+  );
+}
+
+const compass = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west'];
+
+/** What stands on the plot, in words: the same as the plan shows. */
+function OnThePlot({ features, units }: { features: Feature[]; units: Units }) {
+  if (!features.length) return null;
+  return (
+    <>
+      <div className="grp">
+        <h3>On the plot</h3>
+      </div>
+      <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+        {features.map((f) => (
+          <li key={f.id} className="sm">
+            {f.name || f.kind.replace('-', ' ')}
+            <span className="q">
+              {f.height_m ? `, ${say(f.height_m, 'm', units)} high` : ''}
+              {f.kind === 'wall' || f.kind === 'fence'
+                ? `, faces ${compass[Math.round((f.faces_deg ?? 0) / 45) % 8] ?? ''}`
+                : ''}
+            </span>
+          </li>
+        ))}
+      </ul>
     </>
   );
 }

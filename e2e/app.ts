@@ -27,6 +27,8 @@ async function start(args: string[]): Promise<{ url: string; stop: () => void }>
 interface Apps {
   /** The demo orchard on 20 February 2027, fresh for this test. */
   demo: string;
+  /** The demo orchard on 5 July 2027. */
+  summer: string;
   /** An empty database. */
   empty: string;
 }
@@ -49,6 +51,11 @@ export const test = base.extend<Apps & { folder: string }>({
   },
   demo: async ({ folder }, use) => {
     const app = await start(['demo', '--db', join(folder, 'demo.db'), '--today', '2027-02-20']);
+    await use(app.url);
+    app.stop();
+  },
+  summer: async ({ folder }, use) => {
+    const app = await start(['demo', '--db', join(folder, 'summer.db'), '--today', '2027-07-05']);
     await use(app.url);
     app.stop();
   },

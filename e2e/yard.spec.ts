@@ -56,7 +56,7 @@ test('a tree chosen on the plan tells its year, its account and why', async ({ p
   await fits(page);
 });
 
-test('a logged summer cut shows in the account, books its follow-ups, and can be undone', async ({ page, demo }) => {
+test('a logged winter cut shows in the account, books its follow-ups, and can be undone', async ({ page, demo }) => {
   await open(page, `${demo}/lower-terrace/yard?day=2027-02-20&tree=lower-terrace-A3`);
   const panel = page.getByRole('region', { name: 'Tree A3' });
   await panel.getByRole('button', { name: /^Dormant cut/ }).click();
@@ -73,6 +73,28 @@ test('a logged summer cut shows in the account, books its follow-ups, and can be
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(panel.getByRole('button', { name: /Sprout visit after a hard cut/ })).toHaveCount(0);
   await expect(panel.getByText('Nothing cut this year')).toBeVisible();
+});
+
+test('a summer cut by its diameters is estimated, fills the account and books its sprout visits', async ({
+  page,
+  summer,
+}) => {
+  await open(page, `${summer}/lower-terrace/yard?tree=lower-terrace-D1`);
+  const panel = page.getByRole('region', { name: 'Tree D1' });
+  const gauge = panel.getByRole('img', { name: /may go|has gone/ });
+  const before = await gauge.getAttribute('aria-label');
+  await panel.getByRole('button', { name: /^Solstice height cut/ }).click();
+  await panel.getByRole('button', { name: 'Log it' }).click();
+  const form = page.getByRole('form', { name: 'Log Solstice height cut' });
+  await form.getByLabel(/diameters of the cuts, mm/).fill('26 18 12');
+  await form.getByLabel('Height now, m').fill('2.0');
+  await form.getByLabel('Minutes').fill('35');
+  await form.getByRole('button', { name: 'Log it' }).click();
+  await expect(gauge).not.toHaveAttribute('aria-label', before ?? '');
+  await expect(panel.getByRole('img', { name: /about \d+ %/ })).toBeVisible();
+  await expect(panel.getByRole('button', { name: /Sprout visit after a hard cut.*26 Jul/ })).toBeVisible();
+  await expect(panel.getByText(/^2 m, you pick to/)).toBeVisible();
+  await accessible(page);
 });
 
 test('every screen is sound for all, by day and at dusk', async ({ page, demo }) => {

@@ -195,7 +195,7 @@ var anchorNames = map[string]string{
 	"harvest_end": "end of harvest", "shoots_10_cm": "shoots of 10 cm", "deep_dormancy": "deep dormancy", "deep_dormancy_end": "end of deep dormancy",
 	"summer_solstice": "summer solstice", "winter_solstice": "winter solstice", "last_spring_frost_50": "last spring frost, every other year",
 	"last_spring_frost_10": "last spring frost, one year in ten", "first_autumn_frost_50": "first autumn frost, every other year",
-	"planting": "planting", "logged": "the day it was logged", "date": "your date", "dormant": "dormancy",
+	"planting": "planting", "logged": "the day it was logged", "date": "your date", "dormant": "dormancy", "in_leaf": "in leaf",
 }
 
 // Anchor names an anchor or stage.

@@ -232,7 +232,7 @@ func (s Speaker) Season(p *year.Plan, day almanac.Day) (stage, next string) {
 			}
 		}
 	}
-	names := []string{"dormant"}
+	names := []string{"dormant", year.InLeaf}
 	for _, st := range almanac.AllStages() {
 		names = append(names, st.String())
 	}

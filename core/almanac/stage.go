@@ -115,6 +115,9 @@ func SeasonStart(season int, south bool) Day {
 	return DateOf(season-1, 8, 1)
 }
 
+// EarliestStage is the first day on which a stage of a season can be seen.
+func EarliestStage(season int, south bool) Day { return calendarOf(season, south).early }
+
 // SeasonEnd is the last day of a season's weather.
 func SeasonEnd(season int, south bool) Day { return calendarOf(season, south).end }
 

@@ -21,6 +21,7 @@ const (
 	Planting       = "planting"
 	Logged         = "logged"
 	DateSaid       = "date"
+	InLeaf         = "in_leaf"
 )
 
 // Anchor is a dated point of a tree's or site's year.
@@ -105,7 +106,7 @@ func harvestDays(slug string) int {
 // observations gathers the stages seen on a tree in a season, and the leaf fall seen the autumn before.
 func observations(t *Tree, entries []Entry, season int, south bool) (seen []almanac.Observation, before almanac.Day) {
 	before = almanac.NoDay
-	from := almanac.SeasonStart(season, south) + 61 // 1 October (1 April): no stage of the season is earlier
+	from := almanac.EarliestStage(season, south)
 	end := almanac.SeasonEnd(season, south)
 	fallBy := almanac.Solstice(season, south) - 165 // midwinter and a little more
 	for _, e := range entries {

@@ -225,8 +225,11 @@ func (c *context) minutes(kind TaskKind) float64 {
 	return 10 + 8*h*s
 }
 
-// stageOn is the latest stage a tree has passed by a day.
+// stageOn is the latest stage a tree has passed by a day; until the leaf fall before its season it is still in leaf.
 func stageOn(a *Anchors, shown almanac.Day) string {
+	if fall := a.Day(LeafFallBefore); fall.Known() && shown < fall {
+		return InLeaf
+	}
 	best, name := almanac.NoDay, "dormant"
 	for _, s := range almanac.AllStages() {
 		d := a.Day(s.String())

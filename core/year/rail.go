@@ -75,7 +75,7 @@ func Bands(pl *Plan) []Band {
 	}
 	swell, bloom, petal := median("bud_swell"), median("first_bloom"), median("petal_fall")
 	slow, fall := median("shoot_slowing"), median("leaf_fall")
-	add("Dormancy", pl.From, swell)
+	add("Dormancy", max(pl.From, median(LeafFallBefore)), swell)
 	add("Bloom", bloom, petal)
 	add("Growth", petal, slow)
 	add("Ripening", slow, fall)

@@ -85,6 +85,9 @@ func TestTheStageATreeStandsAtFollowsTheDay(t *testing.T) {
 	s := at(t, "lower-terrace", tree(t, "apple"))
 	a := s.on("2027-02-20").Anchors
 	require.Equal(t, "dormant", s.on("2027-02-20").Stage)
+	mild := at(t, "mediterranean-37n", tree(t, "apple"))
+	require.Equal(t, year.InLeaf, mild.on("2026-11-10").Stage, "where leaves fall in December")
+	require.Greater(t, year.Bands(mild.plan("2026-11-10"))[0].From, day("2026-11-20"))
 	require.Equal(t, "full_bloom", s.on(a.Day("full_bloom").String()).Stage)
 	require.Equal(t, "shoot_slowing", s.on((a.Day("shoot_slowing") + 3).String()).Stage)
 	last := almanac.NoDay

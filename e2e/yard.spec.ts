@@ -185,3 +185,20 @@ test('when no answer comes the last plan stays, and what was typed is kept', asy
   await form.getByRole('button', { name: 'Log it' }).click();
   await expect(form).toHaveCount(0);
 });
+
+test('names of any length and script break no screen', async ({ page, demo }) => {
+  const odd = `‮<script>alert(1)</script> قارب 🌳 ${'ü'.repeat(440)}`;
+  const api = `${demo}/api/orchards/lower-terrace`;
+  const o = (await (await page.request.get(api)).json()) as { orchard: { version: number } };
+  await page.request.put(api, { data: { version: o.orchard.version, orchard: { ...o.orchard, name: odd } } });
+  const trees = (await (await page.request.get(`${api}/trees`)).json()) as { id: string; version: number }[];
+  const c2 = trees.find((t) => t.id === 'lower-terrace-C2');
+  const saved = await page.request.put(`${api}/trees/lower-terrace-C2`, {
+    data: { version: c2?.version, tree: { ...c2, name: odd, cultivar: odd, notes: odd } },
+  });
+  expect(saved.status()).toBe(200);
+  for (const path of ['yard', 'yard?tree=lower-terrace-C2', 'trees', 'year', 'setup']) {
+    await open(page, `${demo}/lower-terrace/${path}`);
+    await fits(page);
+  }
+});

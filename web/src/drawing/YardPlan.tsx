@@ -1,7 +1,7 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Orchard, Plan, TreeSummary } from '../shared/api';
 import { useWidth } from '../shared/measure';
-import { show, type Units } from '../shared/units';
+import { clip, show, type Units } from '../shared/units';
 import { NorthMark, PlanDefs, PlanFrame, ScaleBar, scaleBarHeight, type Extent } from './PlanFrame';
 import { HeightStaff } from './HeightStaff';
 import { lookOf, StakeShape } from './StakeLabel';
@@ -290,7 +290,7 @@ function TreeMark({ t, plan, cx, cy, s, ring, wide, units, selected, onSelect, i
           y={labelY + 13}
           fontSize={12}
         >
-          {t.name.length > 16 ? `${t.name.slice(0, 15)}…` : t.name}
+          {clip(t.name, 16)}
         </text>
       )}
     </g>

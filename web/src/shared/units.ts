@@ -43,6 +43,11 @@ export function read(text: string, q: Quantity, units: Units): number | undefine
   return Math.round(v * measures[q][units].per * 1e4) / 1e4;
 }
 
+/** A name cut to a length, for places that hold no more. */
+export function clip(name: string, most: number): string {
+  return name.length > most ? `${name.slice(0, most - 1)}…` : name;
+}
+
 /** A counted thing: 1 tree, 2 trees. */
 export function count(n: number, thing: string): string {
   return `${String(n)} ${thing}${n === 1 ? '' : 's'}`;

@@ -4,7 +4,7 @@ import type { TreeSummary } from '../shared/api';
 import { between, plain } from '../shared/day';
 import { useHere } from '../shared/orchard';
 import { useEntries, useTrees } from '../shared/queries';
-import { count, other, percent, say } from '../shared/units';
+import { clip, count, other, percent, say } from '../shared/units';
 import { extentOf } from '../drawing/YardPlan';
 import { lookOf, StakeLabel } from '../drawing/StakeLabel';
 
@@ -110,7 +110,10 @@ export default function Trees() {
                     </Link>
                   </td>
                   <td>
-                    <b>{t.kind_name}</b> <span className="q">{t.name}</span>
+                    <b>{t.kind_name}</b>{' '}
+                    <bdi className="q" title={t.name}>
+                      {clip(t.name ?? '', 40)}
+                    </bdi>
                   </td>
                   <td className="wide">{meta.forms.find((f) => f.slug === t.form)?.name}</td>
                   <td className="wide">{t.aim}</td>

@@ -120,7 +120,17 @@ function Row({ row, group, open, setOpen, onLog, onTree, day }: RowProps) {
         </span>
         <span className="what">
           <b>{first.title}</b>
-          {!many && first.code ? `, ${first.kind_name ?? ''}${first.tree_name ? ` ‘${first.tree_name}’` : ''}` : ''}
+          {!many && first.code ? (
+            <>
+              , {first.kind_name}
+              {first.tree_name ? (
+                <>
+                  {' '}
+                  ‘<bdi>{first.tree_name}</bdi>’
+                </>
+              ) : null}
+            </>
+          ) : null}
           {many ? <span className="q">, {row.map((t) => t.code).join(' ')}</span> : ''}
         </span>
         <span className="tm">{when(first, group)}</span>

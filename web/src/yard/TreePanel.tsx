@@ -58,7 +58,9 @@ export function TreePanel({ id, onClose, onLog, onCorrect, onEdit }: Props) {
       </div>
       <h1 style={{ display: 'flex', gap: 10, alignItems: 'center', overflowWrap: 'anywhere' }}>
         <StakeLabel code={s.code} look="full" />
-        <span>{s.name ?? s.kind_name}</span>
+        <bdi className="clamp" title={s.name}>
+          {s.name ?? s.kind_name}
+        </bdi>
       </h1>
       <p className="sm q">
         {s.kind_name}

@@ -147,7 +147,9 @@ export default function Yard() {
           )}
         </div>
         <aside className="legend">
-          <h2>{orchard.name}</h2>
+          <h2 className="clamp" title={orchard.name}>
+            {orchard.name}
+          </h2>
           <p className="q" style={{ margin: '4px 0 10px' }}>
             {count(plan.trees.length, 'tree')}
             <br />

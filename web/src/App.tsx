@@ -22,7 +22,12 @@ const FirstRun = lazy(() => import('./firstrun/FirstRun'));
 const makeClient = () =>
   new QueryClient({
     defaultOptions: {
-      queries: { retry: (n, e) => !(e instanceof Refused) && n < 2, refetchOnWindowFocus: false, staleTime: 5_000 },
+      queries: {
+        retry: (n, e) => !(e instanceof Refused) && n < 2,
+        retryDelay: 400,
+        refetchOnWindowFocus: false,
+        staleTime: 5_000,
+      },
     },
   });
 

@@ -179,17 +179,14 @@ func (p *Planned) code(id string) string {
 
 func (p *Planned) summary(tp *year.TreePlan, day almanac.Day) TreeSummary {
 	t := tp.Tree
-	size, _, _ := t.Kind.SizeFor(t.Class)
 	form, _ := pomology.FormBySlug(t.Form)
 	out := TreeSummary{
 		ID: t.ID, Code: t.Code, Kind: t.Kind.Slug, KindName: t.Kind.Name, Name: t.Name, Form: string(t.Form), Age: tp.Age,
 		Aim: string(tp.Aim.Aim), AimSays: p.Speaker.Aim(tp.Aim), Stage: tp.Stage, StageSays: p.Speaker.StageName(tp.Stage),
-		X: t.X, Y: t.Y, HeightM: t.HeightM, SpreadM: t.SpreadM, ReachM: tp.ReachM, Account: p.account(tp.Account),
+		X: t.X, Y: t.Y, HeightM: t.HeightM, ReachM: tp.ReachM, Account: p.account(tp.Account),
 		Bars: []Bar{}, Warnings: p.says(tp.Warnings), Class: string(t.Class), Guessed: t.ClassGuess != "", Hole: p.hole(t.ID),
 	}
-	if out.SpreadM == 0 {
-		out.SpreadM, out.Estimated = math.Min(size.SpreadM*math.Max(form.WidthShare, 0.4), pomology.TubCap(t.TubLitres)), true
-	}
+	out.SpreadM, out.Estimated = t.Crown()
 	out.RootsM = math.Round(100*pomology.RootSpread(out.SpreadM, form.Flat, t.TubLitres).RadiusM) / 100
 	for i := range tp.Tasks {
 		b := p.bar(&tp.Tasks[i])

@@ -35,14 +35,6 @@ func (s Speaker) Day(d almanac.Day) string {
 	return fmt.Sprintf("%d %s", day, months[m-1])
 }
 
-// DayYear says a date with its year.
-func (s Speaker) DayYear(d almanac.Day) string {
-	if !d.Known() {
-		return s.Day(d)
-	}
-	return fmt.Sprintf("%s %d", s.Day(d), d.Year())
-}
-
 // Amount says a number in its unit: m, cm, mm, C, share, kg and counted things.
 func (s Speaker) Amount(x float64, unit string) string {
 	switch unit {

@@ -123,7 +123,6 @@ func TestNumbersComeInThePersonsUnits(t *testing.T) {
 	require.Equal(t, "18 %", us.Amount(0.18, "share"))
 	require.Equal(t, "1 h 50", metric.Minutes(112))
 	require.Equal(t, "5 min", metric.Minutes(1))
-	require.Equal(t, "9 March 2027", metric.DayYear(day("2027-03-09")))
 }
 
 func TestABoundNamesItsAnchorAndItsSpan(t *testing.T) {

@@ -20,7 +20,6 @@ type TreePlan struct {
 	Tasks    []Task
 	Account  *Account
 	ReachM   float64
-	ReachSet bool // the reach was measured, not guessed
 	Company  *pomology.CompanyVerdict
 	Warnings []Reason
 }
@@ -92,7 +91,6 @@ func planTree(y *Yard, e *almanac.Ensemble, t *Tree, entries []Entry, shown alma
 		return TreePlan{}, err
 	}
 	tp := TreePlan{Tree: t, Age: c.age, Aim: c.aim, School: c.school, Anchors: c.a, Account: c.account, ReachM: c.reachM}
-	_, tp.ReachSet = c.school.ReachM(y.FingertipCM, y.CeilingCM)
 	tp.Stage = stageOn(c.a, shown)
 	var all []draft
 	for _, r := range rules {

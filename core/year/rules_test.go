@@ -302,3 +302,17 @@ func TestEntriesThatCannotBeAreRefused(t *testing.T) {
 	require.Equal(t, []string{"no_reason"}, check(work("2027-02-01", year.DormantCut, func(e *year.Entry) { e.Outcome = year.Left })))
 	require.Equal(t, []string{"no_outcome"}, check(work("2027-02-01", year.DormantCut, func(e *year.Entry) { e.Outcome = "" })))
 }
+
+func TestACrownIsMeasuredOrEstimatedAndNoWiderThanItsTubFeeds(t *testing.T) {
+	tr := tree(t, "apple")
+	spread, estimated := tr.Crown()
+	require.InDelta(t, 2.5, spread, 1e-9)
+	require.False(t, estimated)
+	tr.SpreadM = 0
+	free, estimated := tr.Crown()
+	require.True(t, estimated)
+	require.InDelta(t, 3.5*0.75, free, 1e-9, "an open vase held low keeps three quarters of its spread")
+	tr.TubLitres = 40
+	tub, _ := tr.Crown()
+	require.InDelta(t, pomology.TubCap(40), tub, 1e-9)
+}

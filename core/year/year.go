@@ -64,6 +64,22 @@ func (t *Tree) standsOn(d almanac.Day) bool {
 	return (!t.Planted.Known() || t.Planted <= d) && (!t.Gone.Known() || t.Gone > d)
 }
 
+// Crown is the spread a tree has, metres: as measured, else what its form makes of its kind at its class once held low, no
+// wider than its tub feeds.
+func (t *Tree) Crown() (spreadM float64, estimated bool) {
+	if t.SpreadM > 0 {
+		return t.SpreadM, false
+	}
+	size, _, _ := t.Kind.SizeFor(t.Class)
+	share := leastWidthShare
+	if f, err := pomology.FormBySlug(t.Form); err == nil {
+		share = max(share, f.WidthShare)
+	}
+	return min(size.SpreadM*share, pomology.TubCap(t.TubLitres)), true
+}
+
+const leastWidthShare = 0.4 // of the kind's spread, where the form is unknown; ours
+
 // withClass is the tree with an unknown vigour class guessed from its age, height and shoots.
 func (t *Tree) withClass(season int, south bool) *Tree {
 	if t.Class != "" {

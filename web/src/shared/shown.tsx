@@ -1,6 +1,6 @@
 import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useLocation, useSearchParams } from 'react-router';
-import { addDays, isDay, type Day } from './day';
+import { isDay, type Day } from './day';
 
 /** The day every screen shows. While the handle is dragged it runs ahead of the day the program is asked for. */
 interface Shown {
@@ -40,6 +40,3 @@ export function ShownDay({ today, children }: { today: Day; children: ReactNode 
   const value = useMemo(() => ({ today, day, settled, setDay }), [today, day, settled, setDay]);
   return <Context.Provider value={value}>{children}</Context.Provider>;
 }
-
-export const weekBack = (d: Day) => addDays(d, -7);
-export const weekOn = (d: Day) => addDays(d, 7);

@@ -18,6 +18,7 @@ const (
 	FlatFan        FormSlug = "flat-fan"
 	StepOver       FormSlug = "step-over"
 	Shrub          FormSlug = "shrub"
+	LateLeader     FormSlug = "late-leader" // a leader kept inside a vase: bare below, a small crown on top
 )
 
 // Form describes a form and its wanted outline.
@@ -42,6 +43,7 @@ var forms = []Form{
 	{WireTiers, "tiers on wires", true, 2.0, 0.5, 0.9, 2, "two arms a wire", "level arms on wires, one above the other"},
 	{FlatFan, "flat fan", true, 2.1, 0.5, 0.9, 2, "8-12 ribs", "ribs spread like a hand against a wall"},
 	{StepOver, "one-wire step-over", true, 0.6, 0.4, 1, 1, "two arms", "two level arms at knee height beside a path"},
+	{LateLeader, "late leader inside a vase", false, 2.5, 0, 0.75, 0, "3-5", "an open vase with one limb kept in its middle, bare below, its small crown on top"},
 	{Shrub, "shrub of 4-6 stems", false, 2.2, 0, 0.8, 0, "4-6 stems", "stems from the ground, the oldest renewed at the ground"},
 }
 
@@ -172,7 +174,7 @@ func sitePoints(f Form, in AdviserInput) []Point {
 	add(in.Site.StrongSun && is(LowBush, ModifiedLeader), "strong-sun", 1)
 	add(in.Site.StrongSun && is(OpenVase) && in.Kind.Family == "peach" && !in.InsideTwigsOK, "sunscald-of-bark", -1)
 	add(in.ShadesABed && is(StepOver), "bed-behind", 2)
-	add(in.School == string(f.Slug) || in.School == "flat" && f.Flat || in.School == "late-leader" && is(OpenVase), "school-form", 5)
+	add(in.School == string(f.Slug) || in.School == "flat" && f.Flat , "school-form", 5)
 	need := float64(in.Kind.Care.HoursAYear) + f.ExtraHours
 	add(in.HoursFree > 0 && need > in.HoursFree, "hours", -min(3, need-in.HoursFree))
 	return ps

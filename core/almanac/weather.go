@@ -26,6 +26,9 @@ func NewStream(seed uint64, day Day, channel int) *Stream {
 	return &Stream{Mix(seed ^ Mix(uint64(int64(day))*golden+uint64(channel)))}
 }
 
+// SeedStream opens the stream of a seed by itself (SplitMix64; Steele, Lea and Flood 2014).
+func SeedStream(seed uint64) *Stream { return &Stream{seed} }
+
 // Next gives the next 64 bits.
 func (r *Stream) Next() uint64 {
 	r.s += golden
@@ -34,6 +37,9 @@ func (r *Stream) Next() uint64 {
 
 // U is uniform in [0, 1).
 func (r *Stream) U() float64 { return float64(r.Next()>>11) * (1.0 / (1 << 53)) }
+
+// Uni is uniform in [a, b).
+func (r *Stream) Uni(a, b float64) float64 { return a + (b-a)*r.U() }
 
 // Z is near normal: the sum of twelve uniforms less six.
 func (r *Stream) Z() float64 {

@@ -1,0 +1,332 @@
+// Package growth makes trees: the first sketch of one from a few numbers, and one forward by a season.
+package growth
+
+import (
+	"fmt"
+	"math"
+	"strconv"
+
+	"vertumna/core/almanac"
+	"vertumna/core/limb"
+	"vertumna/core/pomology"
+)
+
+// SketchInput is what a first sketch is made from. Lengths in cm, the trunk's thickness in mm, azimuths in degrees.
+type SketchInput struct {
+	Species    string            `json:"species"`
+	Form       pomology.FormSlug `json:"form"`
+	Age        int               `json:"age"`
+	TrunkMM    float64           `json:"trunk_mm"`
+	HeightCM   float64           `json:"height_cm"`
+	SpreadCM   float64           `json:"spread_cm"`
+	Scaffolds  int               `json:"scaffolds"`
+	Seed       uint64            `json:"seed"`
+	Azimuths   []float64         `json:"azimuths,omitempty" nullable:"false" doc:"of the scaffolds, as far as known"`
+	PlaneAzDeg *float64          `json:"plane_az,omitempty" doc:"flat forms: the direction the arms run; 90 unless given"`
+	Faults     []string          `json:"faults,omitempty" nullable:"false" doc:"planted for practice"`
+	Year       int               `json:"year,omitempty"`
+	Season     limb.Season       `json:"season,omitempty"`
+}
+
+// Limits of a sketch.
+const (
+	maxScaffolds = 12
+	maxSketchCM  = 1500
+)
+
+// twig is a limb of a sketch while it is drawn: as in the map, unrounded.
+type twig struct {
+	id, parent                   string
+	at, x, y, az, a0, a1, length float64
+	d, dt                        float64
+	rings                        []float64
+	cut, sucker                  bool
+	marks                        []limb.Mark
+	children                     []int
+}
+
+type sketch struct {
+	in    SketchInput
+	g     pomology.Growth
+	draw  *almanac.Stream
+	ext   float64 // extension a year at this age, cm
+	rad   float64 // half the spread
+	plane float64
+	twigs []twig
+	used  map[string]bool
+	old   []string // pools for faults: ids of laterals, of scaffolds
+	sca   []string
+}
+
+func clamp(x, a, b float64) float64 { return math.Max(a, math.Min(b, x)) }
+
+// Sketch draws a plausible tree of a kind, form, age and size: the same input gives the same tree. All its values are
+// estimated but for those given. The error is limb.Problems.
+func Sketch(in SketchInput) (limb.Doc, error) {
+	kind, err := checkSketch(in)
+	if err != nil {
+		return limb.Doc{}, err
+	}
+	g := kind.Growth
+	s := &sketch{
+		in: in, g: g, draw: almanac.SeedStream(in.Seed), rad: in.SpreadCM / 2, plane: 90, used: map[string]bool{},
+		ext: g.ExtensionCM * clamp(1.25-0.02*float64(in.Age), 0.7, 1.2),
+	}
+	if in.PlaneAzDeg != nil {
+		s.plane = *in.PlaneAzDeg
+	}
+	s.frame()
+	s.sides()
+	s.thicken()
+	s.round()
+	s.pools()
+	for k, f := range in.Faults {
+		s.plant(k+1, f)
+	}
+	return s.document(), nil
+}
+
+func checkSketch(in SketchInput) (*pomology.Kind, error) {
+	var ps limb.Problems
+	bad := func(field, format string, args ...any) {
+		ps = append(ps, limb.Problem{Code: "E_SKETCH", Field: field, Message: fmt.Sprintf(format, args...)})
+	}
+	kind, err := pomology.BySlug(in.Species)
+	if err != nil {
+		bad("species", "%q given, a kind of the table expected", in.Species)
+		return nil, ps
+	}
+	if _, err := pomology.FormBySlug(in.Form); err != nil {
+		bad("form", "%q given, a form of the table expected", in.Form)
+	}
+	if in.Age < 1 || in.Age > 150 {
+		bad("age", "%d years given, 1 to 150 expected", in.Age)
+	}
+	tip := kind.Growth.TipMM
+	if !(in.TrunkMM > tip && in.TrunkMM <= limb.MaxDiameterMM) {
+		bad("trunk_mm", "%g mm given, above %g to %.0f mm expected", in.TrunkMM, tip, limb.MaxDiameterMM)
+	}
+	if !(in.HeightCM >= 30 && in.HeightCM <= maxSketchCM) {
+		bad("height_cm", "%g cm given, 30 to %d cm expected", in.HeightCM, maxSketchCM)
+	}
+	if !(in.SpreadCM >= 20 && in.SpreadCM <= maxSketchCM) {
+		bad("spread_cm", "%g cm given, 20 to %d cm expected", in.SpreadCM, maxSketchCM)
+	}
+	if in.Scaffolds < 1 || in.Scaffolds > maxScaffolds {
+		bad("scaffolds", "%d given, 1 to %d expected", in.Scaffolds, maxScaffolds)
+	}
+	for _, a := range in.Azimuths {
+		if !(a >= 0 && a <= 360) {
+			bad("azimuths", "%g degrees given, 0 to 360 expected", a)
+		}
+	}
+	for _, f := range in.Faults {
+		if _, ok := faults[f]; !ok {
+			bad("faults", "%q given, a fault that can be planted expected", f)
+		}
+	}
+	if len(ps) > 0 {
+		return nil, ps
+	}
+	return kind, nil
+}
+
+// equalRings parts a length into seasons: equal ones, then the last of e cm where e is above 0.
+func (s *sketch) equalRings(length, e float64, years int) []float64 {
+	unit := math.Max(0.9*s.ext, 10)
+	if e <= 0 {
+		return parts(length, int(clamp(math.Ceil(length/unit), 1, math.Max(1, float64(years)))))
+	}
+	e = math.Min(e, length)
+	k := int(clamp(math.Ceil((length-e)/unit), 0, math.Max(0, float64(years-1))))
+	if k == 0 {
+		return []float64{length}
+	}
+	return append(parts(length-e, k), e)
+}
+
+func parts(length float64, k int) []float64 {
+	out := make([]float64, k)
+	for i := range out {
+		out[i] = length / float64(k)
+	}
+	return out
+}
+
+func (s *sketch) add(t twig) { s.twigs = append(s.twigs, t) }
+
+func (s *sketch) is(forms ...pomology.FormSlug) bool {
+	for _, f := range forms {
+		if s.in.Form == f {
+			return true
+		}
+	}
+	return false
+}
+
+func (s *sketch) flat() bool { return s.is(pomology.FlatFan, pomology.WireTiers, pomology.StepOver) }
+
+// frame draws trunk and scaffolds.
+func (s *sketch) frame() {
+	if !s.is(pomology.Shrub) {
+		s.trunk()
+	}
+	switch s.in.Form {
+	case pomology.ModifiedLeader, pomology.CentralLeader:
+		s.leaderLimbs()
+	case pomology.FlatFan:
+		s.fanRibs()
+	case pomology.WireTiers, pomology.StepOver:
+		s.wireArms()
+	case pomology.Shrub:
+		s.shrubStems()
+	default:
+		s.vaseLimbs()
+	}
+	if s.is(pomology.LateLeader) {
+		s.lateLeader()
+	}
+}
+
+func (s *sketch) trunk() {
+	h := s.in.HeightCM
+	t := twig{id: "T", length: h}
+	e := 1.1 * s.ext
+	switch s.in.Form {
+	case pomology.LowBush:
+		t.length, t.cut, e = 15, true, 0
+	case pomology.FlatFan:
+		t.length, t.cut, e = 40, true, 0
+	case pomology.StepOver:
+		t.length, t.cut, e = 45, true, 0.5*s.ext
+	case pomology.WireTiers:
+		e = 0.5 * s.ext
+	case pomology.OpenVase, pomology.LateLeader:
+		t.length, t.cut, e = clamp(0.25*h, 20, 70), true, 0
+	}
+	if s.flat() {
+		t.az = s.plane
+	}
+	t.rings = s.equalRings(t.length, e, s.in.Age)
+	s.add(t)
+}
+
+// scaffold adds main limb k.
+func (s *sketch) scaffold(k int, t twig, e float64, years int) {
+	if k < len(s.in.Azimuths) {
+		t.az = s.in.Azimuths[k]
+	}
+	t.id = "S" + strconv.Itoa(k+1)
+	t.a0, t.a1 = clamp(t.a0, 0, 175), clamp(t.a1, 0, 175)
+	t.rings = s.equalRings(t.length, e, years)
+	s.add(t)
+}
+
+func cosDeg(a float64) float64 { return math.Cos(a * math.Pi / 180) }
+func sinDeg(a float64) float64 { return math.Sin(a * math.Pi / 180) }
+
+func (s *sketch) vaseLimbs() {
+	n, head := s.in.Scaffolds, s.twigs[0].length
+	rot := s.draw.Uni(0, 360)
+	for k := range n {
+		t := twig{parent: "T"}
+		t.az = rot + 360*float64(k)/float64(n) + s.draw.Uni(-12, 12)
+		t.at = head - float64(n-1-k)*math.Min(8, 0.6*head/float64(n))
+		t.a1 = s.draw.Uni(22, 35)
+		if s.is(pomology.LowBush) {
+			t.a0 = s.draw.Uni(20, 35)
+		} else {
+			t.a0 = s.draw.Uni(45, 55)
+		}
+		mid := (t.a0 + t.a1) / 2
+		t.length = (s.in.HeightCM - t.at) / cosDeg(mid) * s.draw.Uni(0.9, 1)
+		if !s.is(pomology.LowBush) {
+			t.length = math.Min(t.length, 1.1*s.rad/sinDeg(mid))
+		}
+		t.length = math.Max(t.length, 10)
+		s.scaffold(k, t, s.ext*s.draw.Uni(0.8, 1.2), s.in.Age-1)
+	}
+}
+
+func (s *sketch) leaderLimbs() {
+	n, h := s.in.Scaffolds, s.in.HeightCM
+	top, short := 0.70*h, 0.45
+	if s.is(pomology.CentralLeader) {
+		top, short = 0.85*h, 0.65
+	}
+	low := math.Min(60, 0.5*h)
+	rot := s.draw.Uni(0, 360)
+	for k := range n {
+		f := float64(k) / math.Max(1, float64(n-1))
+		t := twig{parent: "T", at: low + math.Max(0, top-low)*f}
+		t.az = rot + 137.5*float64(k) + s.draw.Uni(-10, 10)
+		t.a0 = 65 - 12*f + s.draw.Uni(-5, 5)
+		t.a1 = t.a0 - s.draw.Uni(5, 20)
+		t.length = s.rad / sinDeg((t.a0+t.a1)/2) * (1 - short*f) * s.draw.Uni(0.85, 1)
+		s.scaffold(k, t, s.ext*s.draw.Uni(0.8, 1.2), max(2, s.in.Age-1-k/2))
+	}
+}
+
+func (s *sketch) fanRibs() {
+	n := s.in.Scaffolds
+	for k := range n {
+		f, th := float64(k)/math.Max(1, float64(n-1)), 0.0
+		if n > 1 {
+			th = 80 - 150*f
+		}
+		t := twig{parent: "T", az: s.plane, a0: math.Max(5, math.Abs(th)), at: 30 + 10*(1-math.Abs(2*f-1))}
+		if th < 0 {
+			t.az += 180
+		}
+		t.a1 = t.a0
+		t.length = math.Min(s.rad/math.Max(0.25, sinDeg(math.Abs(th))), math.Max(10, s.in.HeightCM-30)/math.Max(0.2, cosDeg(th))) * s.draw.Uni(0.9, 1)
+		s.scaffold(k, t, s.ext*s.draw.Uni(0.7, 1), s.in.Age-1)
+	}
+}
+
+func (s *sketch) wireArms() {
+	tiers := 1
+	if s.is(pomology.WireTiers) {
+		tiers = max(1, (s.in.Scaffolds+1)/2)
+	}
+	for k := range min(s.in.Scaffolds, 2*tiers) {
+		odd := float64(k % 2)
+		t := twig{parent: "T", az: s.plane + 180*odd, a0: 85, a1: 90}
+		t.at = math.Max(0, math.Min(45+math.Max(0, s.in.HeightCM-45)*float64(k/2)/float64(tiers), s.twigs[0].length)-0.5*odd)
+		t.length = s.rad * s.draw.Uni(0.9, 1)
+		s.scaffold(k, t, s.ext*s.draw.Uni(0.6, 0.9), s.in.Age-1)
+	}
+}
+
+// shrubStems draws stems from the ground in a ring; angles and distances are our estimates.
+func (s *sketch) shrubStems() {
+	n := s.in.Scaffolds
+	rot := s.draw.Uni(0, 360)
+	for k := range n {
+		t := twig{az: rot + 360*float64(k)/float64(n) + s.draw.Uni(-12, 12)}
+		t.a0 = s.draw.Uni(10, 22)
+		t.a1 = t.a0 + s.draw.Uni(0, 12)
+		off := math.Min(12, 0.1*s.rad)
+		t.x, t.y = off*sinDeg(t.az), off*cosDeg(t.az)
+		mid := (t.a0 + t.a1) / 2
+		t.length = math.Min(s.in.HeightCM/cosDeg(mid), 1.2*s.rad/sinDeg(mid)) * s.draw.Uni(0.85, 1)
+		s.scaffold(k, t, s.ext*s.draw.Uni(0.8, 1.2), s.in.Age-1)
+	}
+}
+
+// lateLeader adds the limb kept in the middle of a vase: bare below, a small crown on top (our estimate: side limbs on
+// its upper third).
+func (s *sketch) lateLeader() {
+	head := s.twigs[0].length
+	t := twig{id: "C", parent: "T", at: head, a0: 3, a1: 3, az: s.draw.Uni(0, 360), length: math.Max(30, s.in.HeightCM-head)}
+	t.rings = s.equalRings(t.length, s.ext, max(2, s.in.Age-3))
+	s.add(t)
+	for k := range 4 {
+		side := twig{id: "C." + strconv.Itoa(k+1), parent: "C", at: t.length * (0.68 + 0.08*float64(k)), az: t.az + 137.5*float64(k+1)}
+		side.a0 = s.draw.Uni(55, 70)
+		side.a1 = side.a0 - 10
+		side.length = t.length * s.draw.Uni(0.16, 0.22)
+		side.rings = s.equalRings(side.length, math.Min(side.length, 0.6*s.ext), 3)
+		s.add(side)
+	}
+}

@@ -115,8 +115,8 @@ func (m *Map) Height() float64 {
 	return top
 }
 
-// Axis point of the trunk at a height: the mean over the stems.
-func (m *Map) trunkAt(z float64) Vec {
+// TrunkAt is the trunk's axis at a height: the mean over the stems.
+func (m *Map) TrunkAt(z float64) Vec {
 	var sum Vec
 	n := 0.0
 	for i := range m.Axes {
@@ -149,7 +149,7 @@ const nearTrunkCM = 5
 // Outward returns how far a place is from the trunk's axis, cm, and the level unit vector that points away from it.
 // Close to the axis the limb's own azimuth serves.
 func (m *Map) Outward(i int, p Vec) (radius float64, out Vec) {
-	d := p.Sub(m.trunkAt(p.Z))
+	d := p.Sub(m.TrunkAt(p.Z))
 	d.Z = 0
 	if radius = d.Len(); radius < nearTrunkCM {
 		return radius, Heading(m.Axes[i].Azimuth)

@@ -1,0 +1,302 @@
+package find
+
+import (
+	"cmp"
+	"math"
+	"slices"
+
+	"vertumna/core/limb"
+)
+
+// box bounds a limb in space.
+type box struct{ lo, hi limb.Vec }
+
+func allBoxes(m *limb.Map) []box {
+	out := make([]box, m.Len())
+	for i := range out {
+		b := box{m.Base(i), m.Base(i)}
+		for _, p := range m.Polyline(i) {
+			b.lo = limb.Vec{X: math.Min(b.lo.X, p.X), Y: math.Min(b.lo.Y, p.Y), Z: math.Min(b.lo.Z, p.Z)}
+			b.hi = limb.Vec{X: math.Max(b.hi.X, p.X), Y: math.Max(b.hi.Y, p.Y), Z: math.Max(b.hi.Z, p.Z)}
+		}
+		out[i] = b
+	}
+	return out
+}
+
+func (b box) meets(o box, margin float64) bool {
+	return b.lo.X-margin <= o.hi.X && o.lo.X-margin <= b.hi.X && b.lo.Y-margin <= o.hi.Y && o.lo.Y-margin <= b.hi.Y &&
+		b.lo.Z-margin <= o.hi.Z && o.lo.Z-margin <= b.hi.Z
+}
+
+// Numbers of the contact test (limb page, 3.1).
+const (
+	boxMarginCM  = 6  // each box is grown by this
+	crossWoodCM  = 40 // nearer along the wood than this, limbs do not cross: they fork
+	restWoodCM   = 15
+	touchCM      = 1.0 // nearer than this they touch
+	straightOver = 0.7 // one lies on the other: 45 degrees or steeper
+	maxSwayCM    = 6
+	swayPerCM    = 0.010
+	aboveContact = 10 // the stretch to cut starts this far below the contact
+)
+
+// contact is where two limbs come closest.
+type contact struct {
+	i, j       int
+	si, sj     float64
+	gap, allow float64
+	over       float64 // height of i's point over j's, of the distance between centres: 1 straight above
+}
+
+// pairs lists limbs whose boxes overlap, found by sorting along the widest level axis and pruning: near n log n where
+// limbs lie apart.
+func (f *finder) pairs(ok func(int) bool) [][2]int {
+	order := make([]int, 0, f.m.Len())
+	for i := range f.m.Axes {
+		if ok(i) {
+			order = append(order, i)
+		}
+	}
+	slices.SortFunc(order, func(a, b int) int { return cmp.Or(cmp.Compare(f.boxes[a].lo.X, f.boxes[b].lo.X), cmp.Compare(a, b)) })
+	var out [][2]int
+	var active []int
+	for _, i := range order {
+		kept := active[:0]
+		for _, j := range active {
+			if f.boxes[j].hi.X+2*boxMarginCM < f.boxes[i].lo.X {
+				continue
+			}
+			kept = append(kept, j)
+			if f.boxes[i].meets(f.boxes[j], 2*boxMarginCM) {
+				out = append(out, [2]int{min(i, j), max(i, j)})
+			}
+		}
+		active = append(kept, i)
+	}
+	slices.SortFunc(out, func(a, b [2]int) int { return cmp.Or(cmp.Compare(a[0], b[0]), cmp.Compare(a[1], b[1])) })
+	return out
+}
+
+func (f *finder) crossings() {
+	seen := f.rubbingSeen()
+	for _, p := range f.pairs(f.live) {
+		crossing, resting := f.contacts(p[0], p[1])
+		switch {
+		case crossing != nil:
+			f.tellCrossing(*crossing, seen)
+		case resting != nil && resting.gap <= touchCM && math.Abs(resting.over) >= straightOver && !f.chained(p[0], p[1]):
+			f.tellResting(*resting)
+		}
+	}
+	for _, pair := range slices.SortedFunc(mapsKeys(seen), func(a, b [2]int) int {
+		return cmp.Or(cmp.Compare(a[0], b[0]), cmp.Compare(a[1], b[1]))
+	}) {
+		s := seen[pair]
+		if s.told {
+			continue
+		}
+		i, other := f.thinner(pair[0], pair[1])
+		at := 0.0
+		if i == s.on {
+			at = s.at
+		}
+		f.tell("crossing", i, math.Max(0, at-aboveContact), 1, []Fact{num("at_contact_cm", at), yes("seen", true)}).Members = f.ids([]int{other})
+	}
+}
+
+func mapsKeys(m map[[2]int]*rub) func(func([2]int) bool) {
+	return func(yield func([2]int) bool) {
+		for k := range m {
+			if !yield(k) {
+				return
+			}
+		}
+	}
+}
+
+// rub is a contact a person saw.
+type rub struct {
+	on   int
+	at   float64
+	told bool
+}
+
+// rubbingSeen lists the pairs a person marked as rubbing.
+func (f *finder) rubbingSeen() map[[2]int]*rub {
+	seen := map[[2]int]*rub{}
+	for i := range f.m.Axes {
+		for _, k := range f.m.Axes[i].Marks {
+			if j := f.m.Index(k.Other); k.Kind == limb.Rubbing && j >= 0 && j != i && f.live(i) && f.live(j) {
+				seen[[2]int{min(i, j), max(i, j)}] = &rub{on: i, at: k.AtCM}
+			}
+		}
+	}
+	return seen
+}
+
+// chained: one of the two carries the other.
+func (f *finder) chained(i, j int) bool { return f.m.HangsOn(i, j) || f.m.HangsOn(j, i) }
+
+// thinner returns the limb that gives way first, and the other.
+func (f *finder) thinner(i, j int) (thin, thick int) {
+	a, b := &f.m.Axes[i], &f.m.Axes[j]
+	if b.D < a.D || b.D == a.D && b.ID < a.ID {
+		return j, i
+	}
+	return i, j
+}
+
+func (f *finder) tellCrossing(c contact, seen map[[2]int]*rub) {
+	i, j := f.thinner(c.i, c.j)
+	s, over := c.si, c.over
+	if i == c.j {
+		s, over = c.sj, -c.over
+	}
+	severity := 0.6
+	if c.gap <= 0 {
+		severity = 1
+	}
+	facts := []Fact{num("gap_cm", c.gap), num("allowance_cm", c.allow), num("at_contact_cm", s)}
+	if over >= straightOver && c.gap <= touchCM {
+		facts = append(facts, yes("rests", true))
+	}
+	if r, ok := seen[[2]int{c.i, c.j}]; ok {
+		r.told = true
+		severity = 1
+		facts = append(facts, yes("seen", true))
+	}
+	f.tell("crossing", i, math.Max(0, s-aboveContact), severity, facts, num("gap_cm", c.allow)).Members = f.ids([]int{j})
+}
+
+// tellResting: near their fork, the upper limb lies on the lower.
+func (f *finder) tellResting(c contact) {
+	upper, lower, s := c.i, c.j, c.si
+	if c.over < 0 {
+		upper, lower, s = c.j, c.i, c.sj
+	}
+	if thin, _ := f.thinner(upper, lower); thin != upper {
+		return // the better limb lies on the poorer one: told by its weight, not its place
+	}
+	f.tell("resting", upper, math.Max(0, s-aboveContact), 0.6, []Fact{num("gap_cm", c.gap), num("at_contact_cm", s)}, num("gap_cm", touchCM)).Members = f.ids([]int{lower})
+}
+
+// contacts finds where two limbs come closest within what wind and fruit allow: far along the wood, where they cross, and
+// near their fork, where one may rest on the other; nil where they keep apart. Wind sway grows with the free length, fruit
+// by different sag.
+func (f *finder) contacts(i, j int) (crossing, resting *contact) {
+	m := f.m
+	a, b := &m.Axes[i], &m.Axes[j]
+	la, lb := m.Polyline(i), m.Polyline(j)
+	na, nb := float64(len(la)-1), float64(len(lb)-1)
+	most := maxSwayCM + (a.D+b.D)/20
+	for p := 1; p < len(la); p++ {
+		if !segmentMeetsBox(la[p-1], la[p], f.boxes[j], most) {
+			continue
+		}
+		for q := 1; q < len(lb); q++ {
+			s, t, d := closestOnSegments(la[p-1], la[p], lb[q-1], lb[q])
+			if d > most {
+				continue
+			}
+			c := contact{i: i, j: j, si: a.L * (float64(p-1) + s) / na, sj: b.L * (float64(q-1) + t) / nb}
+			c.gap = d - (m.Diameter(i, c.si)+m.Diameter(j, c.sj))/20
+			c.allow = math.Min(maxSwayCM, 1+swayPerCM*(c.si+c.sj)+0.5*math.Abs(f.sag(i, c.si)-f.sag(j, c.sj)))
+			if c.gap > c.allow {
+				continue
+			}
+			up := la[p-1].Add(la[p].Sub(la[p-1]).Mul(s)).Z - lb[q-1].Add(lb[q].Sub(lb[q-1]).Mul(t)).Z
+			c.over = up / math.Max(d, 1e-9)
+			switch wood := m.WoodDistance(i, c.si, j, c.sj); {
+			case wood >= crossWoodCM:
+				crossing = nearer(crossing, c)
+			case wood >= restWoodCM:
+				resting = nearer(resting, c)
+			}
+		}
+	}
+	return crossing, resting
+}
+
+// nearer keeps the contact with the least room left, the first found on a tie.
+func nearer(best *contact, c contact) *contact {
+	if best == nil || c.gap-c.allow < best.gap-best.allow {
+		return &c
+	}
+	return best
+}
+
+func segmentMeetsBox(p, q limb.Vec, b box, margin float64) bool {
+	s := box{
+		limb.Vec{X: math.Min(p.X, q.X), Y: math.Min(p.Y, q.Y), Z: math.Min(p.Z, q.Z)},
+		limb.Vec{X: math.Max(p.X, q.X), Y: math.Max(p.Y, q.Y), Z: math.Max(p.Z, q.Z)},
+	}
+	return s.meets(b, margin)
+}
+
+// closestOnSegments gives the places (0..1) on two segments where they come closest, and how close (Ericson 2005).
+func closestOnSegments(p1, q1, p2, q2 limb.Vec) (s, t, dist float64) {
+	const tiny = 1e-12
+	d1, d2, r := q1.Sub(p1), q2.Sub(p2), p1.Sub(p2)
+	a, e, f := d1.Dot(d1), d2.Dot(d2), d2.Dot(r)
+	switch {
+	case a <= tiny && e <= tiny:
+	case a <= tiny:
+		t = clamp01(f / e)
+	default:
+		c := d1.Dot(r)
+		if e <= tiny {
+			s = clamp01(-c / a)
+			break
+		}
+		b := d1.Dot(d2)
+		if denom := a*e - b*b; denom > tiny {
+			s = clamp01((b*f - c*e) / denom)
+		}
+		t = (b*s + f) / e
+		if t < 0 {
+			t, s = 0, clamp01(-c/a)
+		} else if t > 1 {
+			t, s = 1, clamp01((b-c)/a)
+		}
+	}
+	return s, t, p1.Add(d1.Mul(s)).Sub(p2.Add(d2.Mul(t))).Len()
+}
+
+// toPoint is how near a limb's line passes a place, cm.
+func (f *finder) toPoint(i int, p limb.Vec) float64 {
+	best := math.Inf(1)
+	line := f.m.Polyline(i)
+	for k := 1; k < len(line); k++ {
+		_, _, d := closestOnSegments(p, p, line[k-1], line[k])
+		best = math.Min(best, d)
+	}
+	return best
+}
+
+const (
+	denseLeast  = 3
+	denseWoodCM = 30
+)
+
+// dense: no ball can pass where a limb has this many others close to its middle.
+func (f *finder) dense(i int) {
+	a := &f.m.Axes[i]
+	if a.L < 15 {
+		return
+	}
+	mid := f.m.At(i, a.L/2)
+	here := box{mid, mid}
+	n := 0
+	for j := range f.m.Axes {
+		if j == i || f.m.WhollyDead(j) || !here.meets(f.boxes[j], f.o.BallCM) {
+			continue
+		}
+		if f.toPoint(j, mid) <= f.o.BallCM && f.m.WoodDistance(i, a.L/2, j, 0) >= denseWoodCM {
+			n++
+		}
+	}
+	if n >= denseLeast {
+		f.tell("dense", i, 0, 0.4+0.1*float64(n-denseLeast), []Fact{num("neighbours", float64(n))}, num("neighbours", denseLeast-1))
+	}
+}

@@ -1,0 +1,266 @@
+// Package find reads a limb map as an experienced eye would: what is sick, crossing, too steep, too thick, too high, too
+// dense or too old, each finding with its numbers and the threshold it passed. It decides nothing: what to cut, and when,
+// is the slip's. Units: cm, mm, degrees from vertical, MPa.
+package find
+
+import (
+	"cmp"
+	"math"
+	"slices"
+
+	"vertumna/core/limb"
+	"vertumna/core/pomology"
+)
+
+// Code names a finding.
+type Code string
+
+// Aim is what a cut for a finding should do.
+type Aim string
+
+// The aims. A finding without one is answered without a cut.
+const (
+	NoAim   Aim = ""
+	Sound   Aim = "sound"
+	Remove  Aim = "remove"
+	Lower   Aim = "lower"
+	Shorten Aim = "shorten"
+	Subdue  Aim = "subdue"
+	Open    Aim = "open"
+	Renew   Aim = "renew"
+	Calm    Aim = "calm"
+	Fruit   Aim = "fruit"
+	Branch  Aim = "branch"
+	Extend  Aim = "extend"
+	Bear    Aim = "bear"
+	Spurs   Aim = "spurs"
+)
+
+// Fact is one number or name that a finding rests on; its unit is the end of its name. Yes-or-no facts are 0 or 1.
+type Fact struct {
+	Name  string  `json:"name"`
+	Value float64 `json:"value"`
+	Text  string  `json:"text,omitempty"`
+}
+
+// Finding is one thing seen. At is the base end of the offending stretch; severity runs 0..1.
+type Finding struct {
+	Code     Code
+	Limb     string
+	AtCM     float64
+	Severity float64
+	Step     int
+	Weight   float64
+	Aim      Aim
+	Members  []string
+	Evidence []Fact
+	Limits   []Fact // the thresholds passed, as the school and the person have them
+	Source   string
+}
+
+// Fact returns a fact of the evidence by name.
+func (f Finding) Fact(name string) (Fact, bool) {
+	for _, e := range f.Evidence {
+		if e.Name == name {
+			return e, true
+		}
+	}
+	return Fact{}, false
+}
+
+// Rule is what a code means to the order of work.
+type Rule struct {
+	Code   Code
+	Step   int     // place in the practitioners' order
+	Weight float64 // how much it matters within its step
+	Aim    Aim
+	Source string
+}
+
+const (
+	practice = "pruning practice; the numbers are our estimates"
+	ripening = "Heinicke 1966; Jackson 1970; Lakso 1980"
+	strength = "strength of green wood, a safety of three; our estimate"
+)
+
+// rules is the order of work: 1 sick, 2 suckers and sprouts, 3 crossing, 4 wrong ways, 5 narrow and thick, 6 height,
+// 7 width, 8 light, 9 renewal and load.
+var rules = []Rule{
+	{"dead", 1, 10, Sound, practice},
+	{"diseased", 1, 10, Sound, practice},
+	{"damaged", 1, 8, Sound, practice},
+	{"borer", 1, 9, Sound, practice},
+	{"sucker", 2, 7, Remove, practice},
+	{"water_sprout", 2, 5, Remove, practice},
+	{"crossing", 3, 7, Remove, practice},
+	{"resting", 3, 4, Remove, practice},
+	{"inward", 4, 5, Remove, practice},
+	{"hanging", 4, 3, Shorten, practice},
+	{"low", 4, 4, Remove, practice},
+	{"old_upright", 4, 4, Subdue, practice},
+	{"bare_leader", 4, 3, Remove, practice},
+	{"narrow_crotch", 5, 6, Remove, practice},
+	{"thick_side", 5, 4, Subdue, practice},
+	{"competitor", 5, 6, Remove, practice},
+	{"same_node", 5, 3, Remove, practice},
+	{"fork", 5, 3, Remove, practice},
+	{"tier_gap", 5, 3, Subdue, practice},
+	{"over_height", 6, 6, Lower, practice},
+	{"crowsfoot", 6, 5, Remove, practice},
+	{"top_heavy", 6, 4, Subdue, practice},
+	{"path", 7, 6, Shorten, practice},
+	{"wall", 7, 4, Shorten, practice},
+	{"neighbour", 7, 4, Shorten, practice},
+	{"over_long", 7, 2, Shorten, practice},
+	{"shaded", 8, 2, Open, ripening},
+	{"dense", 8, 3, Open, practice},
+	{"centre_closed", 8, 3, Open, practice},
+	{"long_shoot", 8, 2, Calm, practice},
+	{"too_old", 9, 3, Renew, practice},
+	{"barren", 9, 2, Renew, practice},
+	{"weak", 9, 2, Renew, practice},
+	{"spurs_crowded", 9, 2, Spurs, practice},
+	{"tip_back", 9, 2, Extend, practice},
+	{"long_bearer", 9, 2, Bear, practice},
+	{"overloaded", 9, 5, NoAim, strength},
+	{"thin_for_load", 9, 2, NoAim, strength},
+}
+
+// Rules lists all rules in the order of work.
+func Rules() []Rule { return rules }
+
+var ruleOf = func() map[Code]Rule {
+	byCode := make(map[Code]Rule, len(rules))
+	for _, r := range rules {
+		byCode[r.Code] = r
+	}
+	return byCode
+}()
+
+// finder holds one reading of a map.
+type finder struct {
+	m      *limb.Map
+	light  limb.Light
+	vigour limb.Vigour
+	yard   Yard
+	o      Options
+	out    []Finding
+
+	chain   []bool // on the way to the leader
+	leader  int    // -1: none
+	sucker  []bool
+	sprout  []bool
+	loads   []load
+	fruited bool // fruit was counted somewhere on the tree
+	boxes   []box
+}
+
+// Reading is all that Findings needs besides the map. Light and Vigour may be nil: unknown.
+type Reading struct {
+	Light   limb.Light
+	Vigour  limb.Vigour
+	Yard    Yard
+	Options Options
+}
+
+// tests are the findings in the order they are looked for. A new one is a function here and a row in rules.
+var tests = []func(*finder, int){
+	(*finder).inward, (*finder).hanging, (*finder).low, (*finder).oldUpright, (*finder).bareLeader,
+	(*finder).narrowCrotch, (*finder).thickSide, (*finder).competitor,
+	(*finder).overHeight, (*finder).path, (*finder).wall, (*finder).neighbour, (*finder).shaded, (*finder).dense,
+	(*finder).longShoot, (*finder).tooOld, (*finder).barren, (*finder).spursCrowded, (*finder).weak,
+	(*finder).tipBack, (*finder).longBearer, (*finder).load,
+}
+
+// groups look at several limbs at once.
+var groups = []func(*finder){
+	(*finder).crossings, (*finder).sameNode, (*finder).forks, (*finder).tierGap, (*finder).crowsfoot, (*finder).centreClosed,
+	(*finder).overLong, (*finder).topHeavy,
+}
+
+// Findings reads a map. Findings that need light are skipped without it. They come in the order of work: by step, then
+// the worst first. Cost: n log n in the number of limbs for pairs that lie apart, n for the rest.
+func Findings(m *limb.Map, r Reading) []Finding {
+	f := newFinder(m, r)
+	for i := range m.Axes {
+		f.marks(i)
+		if m.WhollyDead(i) {
+			continue
+		}
+		if f.sucker[i] {
+			f.tellSucker(i)
+			continue
+		}
+		if f.sprout[i] {
+			f.tellSprout(i)
+		}
+		for _, test := range tests {
+			test(f, i)
+		}
+	}
+	for _, group := range groups {
+		group(f)
+	}
+	slices.SortStableFunc(f.out, func(a, b Finding) int {
+		return cmp.Or(cmp.Compare(a.Step, b.Step), cmp.Compare(b.Severity, a.Severity), cmp.Compare(a.Limb, b.Limb), cmp.Compare(a.Code, b.Code))
+	})
+	return f.out
+}
+
+func newFinder(m *limb.Map, r Reading) *finder {
+	n := m.Len()
+	f := &finder{
+		m: m, light: r.Light, vigour: r.Vigour, yard: r.Yard, o: r.Options, leader: -1,
+		chain: make([]bool, n), sucker: make([]bool, n), sprout: make([]bool, n),
+	}
+	if f.o.unset() {
+		f.o = Defaults()
+	}
+	for i := range m.Axes {
+		f.sucker[i] = !m.WhollyDead(i) && f.isSucker(i)
+		f.fruited = f.fruited || m.Axes[i].Fruit != nil
+	}
+	f.findLeader()
+	for i := range m.Axes {
+		f.sprout[i] = !m.WhollyDead(i) && !f.sucker[i] && f.isSprout(i)
+	}
+	f.loads = f.allLoads()
+	f.boxes = allBoxes(m)
+	return f
+}
+
+// LeaderChain names the limbs from the ground to the leader, the leader last; empty where none leads.
+func LeaderChain(m *limb.Map) []string {
+	f := newFinder(m, Reading{})
+	var out []string
+	for i := range m.Axes {
+		if f.chain[i] {
+			out = append(out, m.Axes[i].ID)
+		}
+	}
+	return out
+}
+
+// tell records a finding. Severity is kept to three decimals, so that equals sort by name.
+func (f *finder) tell(code Code, i int, at, severity float64, evidence []Fact, limits ...Fact) *Finding {
+	r := ruleOf[code]
+	f.out = append(f.out, Finding{
+		Code: code, Limb: f.m.Axes[i].ID, AtCM: at, Severity: math.Round(severity*1000) / 1000, Step: r.Step, Weight: r.Weight, Aim: r.Aim,
+		Evidence: evidence, Limits: limits, Source: r.Source,
+	})
+	return &f.out[len(f.out)-1]
+}
+
+// noSprout: neither flagged nor found as a water sprout or a sucker.
+func (f *finder) noSprout(i int) bool { return !f.sprout[i] && !f.sucker[i] }
+
+// growing: a growing end and no dead wood.
+func (f *finder) growing(i int) bool {
+	return f.m.Axes[i].Tip == limb.Growing && !f.m.WhollyDead(i) && f.m.DeadAt(i) > f.m.Axes[i].L
+}
+
+func (f *finder) isLeader(i int) bool { return i == f.leader }
+
+func (f *finder) grown(i int) int { return len(f.m.Axes[i].Rings) }
+
+func (f *finder) habit() pomology.Bearing { return f.m.Kind.Growth.Bearing }

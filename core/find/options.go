@@ -1,0 +1,114 @@
+package find
+
+import (
+	"vertumna/core/limb"
+	"vertumna/core/pomology"
+)
+
+// Options are the thresholds, as the school, the tree and the person have them. All are adjustable; Defaults are those of
+// the limb page.
+type Options struct {
+	ReachCM       float64 // picking height
+	LowCM         float64 // lowest a limb should hang; 0: no lower bound
+	SideRatio     float64 // a side branch thicker than this part of its carrier; 0: no rule
+	VaseRatio     float64 // the same for a scaffold of a vase on its trunk
+	CrotchHardDeg float64
+	CrotchSoftDeg float64
+	InwardRatio   float64 // part of its length that a limb grows toward the middle
+	HatCM         float64 // what must pass through the middle of a vase
+	BallCM        float64
+	DarkLight     float64
+	BlackLight    float64
+	StressSoftMPa float64
+	StressHardMPa float64
+	BarrenCM      float64
+	Building      *bool // still being formed; nil: to the age of 5
+	Harvested     bool
+	Vigour        pomology.VigourClass
+}
+
+// Defaults are the thresholds of the limb page.
+func Defaults() Options {
+	return Options{
+		ReachCM: 240, LowCM: 50, SideRatio: 0.50, VaseRatio: 0.80, CrotchHardDeg: 33, CrotchSoftDeg: 45, InwardRatio: 0.35,
+		HatCM: 35, BallCM: 10, DarkLight: limb.DarkLight, BlackLight: 0.15, StressSoftMPa: 15, StressHardMPa: 25, BarrenCM: 45,
+	}
+}
+
+func (o Options) unset() bool { return o.ReachCM == 0 }
+
+// buildingAge: to this age a tree counts as still being formed, unless told.
+const buildingAge = 5
+
+func (o Options) building(age int) bool {
+	if o.Building != nil {
+		return *o.Building
+	}
+	return age <= buildingAge
+}
+
+// busyInward and busyHatCM: where the middle may be busier, an inward limb is told only when it crosses most of the way,
+// and a hand must pass, not a hat (our estimates).
+const (
+	busyInward = 0.60
+	busyHatCM  = 12
+	kneeCM     = 35
+)
+
+// ForSchool are the thresholds of a school for a kind, with the picking height in cm.
+func ForSchool(school pomology.Resolved, kind *pomology.Kind, reachCM float64) Options {
+	o := Defaults()
+	if reachCM > 0 {
+		o.ReachCM = reachCM
+	}
+	switch school.Value("side_branch") {
+	case "60":
+		o.SideRatio = 0.60
+	case "off":
+		o.SideRatio, o.VaseRatio = 0, 0
+	}
+	switch school.Value("first_limb") {
+	case "knee":
+		o.LowCM = kneeCM
+	case "none":
+		o.LowCM = 0
+	}
+	if school.Value("limb_angle") == "30-35" { // limbs are meant to stand at what others call narrow
+		o.CrotchHardDeg, o.CrotchSoftDeg = 25, 30
+	}
+	if middle := school.Value("middle"); middle == "twigs" || middle == "by-kind" && kind.Middle == "busy" {
+		o.InwardRatio, o.HatCM = busyInward, busyHatCM
+	}
+	if school.Value("aim") == "build" {
+		yes := true
+		o.Building = &yes
+	}
+	return o
+}
+
+// Path is a way that must stay clear to a height. The tree's base is the origin of its polygon, cm.
+type Path struct {
+	Name    string
+	Polygon [][2]float64
+	ClearCM float64 // 0: 220
+}
+
+// Crown is another tree, as an ellipsoid; cm from this tree's base.
+type Crown struct {
+	Name            string
+	X, Y, R, Z0, Z1 float64
+}
+
+// Wall is what a limb should not grow into: a strip of ground, cm from this tree's base, to a height.
+type Wall struct {
+	Name    string
+	Polygon [][2]float64
+	TopCM   float64
+}
+
+// Yard is what stands round a tree.
+type Yard struct {
+	Paths      []Path
+	Neighbours []Crown
+	Walls      []Wall
+}

@@ -1,0 +1,238 @@
+package limb
+
+import (
+	"math"
+	"slices"
+)
+
+// CutKind is the kind of a cut.
+type CutKind string
+
+// The kinds of cuts. All but notch and spur thinning take off what stands beyond the place.
+const (
+	Collar     CutKind = "collar"
+	SideBranch CutKind = "side"
+	SoundWood  CutKind = "sound"
+	AboveBud   CutKind = "bud"
+	Stub       CutKind = "stub"
+	TipThird   CutKind = "tip_third"
+	FiveLeaves CutKind = "five_leaves"
+	FruitBud   CutKind = "fruit_bud"
+	SpurBack   CutKind = "spur_back"
+	ToFruits   CutKind = "to_fruits"
+	SpurThin   CutKind = "spur_thin"
+	Notch      CutKind = "notch"
+)
+
+// CutAt is one cut: kind, limb and place, cm from the limb's base; 0 or below is the collar. SpurThin takes a fraction of
+// the leaf between AtCM and ToCM.
+type CutAt struct {
+	Limb     string  `json:"limb"`
+	Kind     CutKind `json:"kind"`
+	AtCM     float64 `json:"at_cm"`
+	ToCM     float64 `json:"to_cm,omitempty"`
+	Fraction float64 `json:"fraction,omitempty"`
+}
+
+// Freeze writes every limb's own leaf down, so that leaf a cut takes never comes back as unmapped twigs.
+func (m *Map) Freeze() *Map {
+	axes := slices.Clone(m.Axes)
+	for i := range axes {
+		axes[i].Own, axes[i].ownGiven = m.pipe.own[i], true
+	}
+	out := *m
+	out.Axes = axes
+	out.settle()
+	return &out
+}
+
+// ShareOf is the part of the crown a cut takes, 0..1.
+func (m *Map) ShareOf(c CutAt) float64 {
+	i := m.Index(c.Limb)
+	switch {
+	case i < 0 || c.Kind == Notch || m.pipe.crown <= 0:
+		return 0
+	case c.Kind == SpurThin:
+		return m.spurLeaf(i, c) * m.pipe.reach[i] / m.pipe.crown
+	}
+	return m.Share(i, c.AtCM)
+}
+
+// spurLeaf is the own leaf that spur thinning takes.
+func (m *Map) spurLeaf(i int, c CutAt) float64 {
+	a, end := &m.Axes[i], m.LiveEnd(i)
+	return c.Fraction * m.pipe.own[i] * (a.fall(c.AtCM, end) - a.fall(c.ToCM, end))
+}
+
+// Cut makes a cut. The error is Problems: the limb is not on the map, the place is not on the limb, or a whole stem
+// would go.
+func (m *Map) Cut(c CutAt) (*Map, error) {
+	var ps Problems
+	i := m.Index(c.Limb)
+	switch {
+	case i < 0:
+		ps.add("E_CUT_LIMB", c.Limb, "limb", "%q given, a limb of this map expected", c.Limb)
+	case !finite(c.AtCM) || c.AtCM > m.Axes[i].L:
+		ps.add("E_CUT_POS", c.Limb, "at_cm", "%g cm given, a place on the limb's %.1f cm expected", c.AtCM, m.Axes[i].L)
+	case c.AtCM <= 0 && m.IsStem(i) && c.Kind != Notch && c.Kind != SpurThin:
+		ps.add("E_CUT_TRUNK", c.Limb, "at_cm", "the whole stem given, a cut above the ground expected")
+	}
+	if len(ps) > 0 {
+		return nil, ps
+	}
+	frozen := m.Freeze()
+	switch {
+	case c.Kind == Notch:
+		return frozen, nil
+	case c.Kind == SpurThin:
+		return frozen.thinSpurs(i, c), nil
+	case c.AtCM <= 0:
+		return frozen.takeOff(i), nil
+	}
+	return frozen.shorten(i, c.AtCM), nil
+}
+
+func (m *Map) thinSpurs(i int, c CutAt) *Map {
+	axes := slices.Clone(m.Axes)
+	a := &axes[i]
+	a.Own -= m.spurLeaf(i, c)
+	a.Spurs = slices.Clone(a.Spurs)
+	for k := range a.Spurs {
+		if math.Abs(a.Spurs[k].FromCM-c.AtCM) <= 0.1 {
+			a.Spurs[k].Count *= 1 - c.Fraction
+		}
+	}
+	return m.without(axes, nil)
+}
+
+// takeOff cuts a limb at its collar.
+func (m *Map) takeOff(i int) *Map {
+	axes := slices.Clone(m.Axes)
+	p := &axes[m.Axes[i].Parent]
+	w := Wound{AtCM: m.Axes[i].Attach, DMM: m.Axes[i].D, Fresh: true}
+	if m.Year > 0 {
+		w.Year = &m.Year
+	}
+	p.Wounds = append(slices.Clone(p.Wounds), w)
+	return m.without(axes, m.Subtree(i))
+}
+
+func (m *Map) shorten(i int, x float64) *Map {
+	axes := slices.Clone(m.Axes)
+	a := &axes[i]
+	var gone []int
+	stands := 0.0 // section of what leaves just at the cut and stays
+	for _, c := range a.Children {
+		switch k := &m.Axes[c]; {
+		case k.Attach >= x+sameCM:
+			gone = append(gone, m.Subtree(c)...)
+		case math.Abs(k.Attach-x) <= sameCM:
+			stands += sq(k.D)
+		}
+	}
+	d := m.Diameter(i, x)
+	a.Own *= a.fallAtCut(x)
+	a.A1 = m.Theta(i, x)
+	a.Dt = math.Min(a.D, math.Sqrt(math.Max(0, d*d-m.pipe.sigma[i]*stands)))
+	a.Rings = ringsTo(a.Rings, x)
+	a.L, a.Tip = x, Cut
+	a.Bare = math.Min(a.Bare, 0.95*x)
+	a.Marks = slices.DeleteFunc(slices.Clone(a.Marks), func(k Mark) bool { return k.AtCM >= x })
+	a.Wounds = slices.DeleteFunc(slices.Clone(a.Wounds), func(w Wound) bool { return w.AtCM >= x })
+	a.Buds = slices.DeleteFunc(slices.Clone(a.Buds), func(b SeenBud) bool { return b.AtCM > x })
+	var spurs []SpurCount
+	for _, s := range a.Spurs {
+		if s.ToCM > x && s.FromCM < x {
+			s.Count, s.ToCM = s.Count*(x-s.FromCM)/(s.ToCM-s.FromCM), x
+		}
+		if s.ToCM <= x {
+			spurs = append(spurs, s)
+		}
+	}
+	a.Spurs = spurs
+	var gaps []Stretch
+	for _, g := range a.Gaps {
+		if g.FromCM < x {
+			gaps = append(gaps, Stretch{g.FromCM, math.Min(g.ToCM, x)})
+		}
+	}
+	a.Gaps = gaps
+	if !slices.Contains(a.Tags, Fresh) {
+		a.Tags = append(slices.Clone(a.Tags), Fresh)
+	}
+	return m.without(axes, gone)
+}
+
+// fallAtCut is the part of the own twigs that goes with a cut at x stays behind: what stood beyond keeps its share.
+func (a *Axis) fallAtCut(x float64) float64 {
+	if x <= a.Bare {
+		return 0
+	}
+	return (x - a.Bare) / (a.L - a.Bare)
+}
+
+// ringsTo cuts a list of rings at a length.
+func ringsTo(rings []float64, x float64) []float64 {
+	var out []float64
+	left := x
+	for _, r := range rings {
+		if left <= 1e-9 {
+			break
+		}
+		out = append(out, math.Min(r, left))
+		left -= r
+	}
+	return out
+}
+
+// without makes a map of the axes given less those named by place.
+func (m *Map) without(axes []Axis, gone []int) *Map {
+	parents := make([]string, 0, len(axes))
+	kept := make([]Axis, 0, len(axes))
+	lost := make([]bool, len(axes))
+	for _, i := range gone {
+		lost[i] = true
+	}
+	for i := range axes {
+		if lost[i] {
+			continue
+		}
+		parent := ""
+		if p := axes[i].Parent; p >= 0 {
+			parent = m.Axes[p].ID
+		}
+		kept, parents = append(kept, axes[i]), append(parents, parent)
+	}
+	return m.resettle(kept, parents)
+}
+
+// Doc writes a map down. Values filled in by rule are written as estimated.
+func (m *Map) Doc() Doc {
+	d := Doc{Version: FormatVersion, Species: m.Kind.Slug, Form: m.Form, Age: m.Age, Year: m.Year, Season: m.Season, RRef: m.RRef, REff: m.REff, Vig: m.Vig}
+	d.Limbs = make([]Limb, len(m.Axes))
+	for i := range m.Axes {
+		a := &m.Axes[i]
+		l := a.written
+		l.ID, l.Parent = a.ID, ""
+		if a.Parent >= 0 {
+			l.Parent = m.Axes[a.Parent].ID
+		} else {
+			l.XCM, l.YCM = Of(a.X), Of(a.Y)
+		}
+		l.AttachCM, l.AzimuthDeg, l.AngleBaseDeg, l.AngleTipDeg = Of(a.Attach), Of(a.Azimuth), Of(a.A0), Of(a.A1)
+		l.LengthCM, l.DiameterMM, l.TipDiameterMM, l.RingsCM = Of(a.L), Of(a.D), Of(a.Dt), a.Rings
+		l.Tip, l.Marks, l.Sucker, l.Sprout, l.Buds, l.Tags, l.Device = a.Tip, a.Marks, a.Sucker, a.Sprout, a.Buds, a.Tags, a.Device
+		l.Wounds, l.Spurs, l.Gaps, l.FruitCount = a.Wounds, a.Spurs, a.Gaps, a.Fruit
+		if a.Bare > 0 {
+			l.BareCM = Of(a.Bare)
+		}
+		if a.ownGiven {
+			l.OwnD2MM2 = Of(a.Own)
+		}
+		for _, f := range a.Inferred {
+			l.Sources = withSource(l.Sources, f, Estimated)
+		}
+		d.Limbs[i] = l
+	}
+	return d
+}

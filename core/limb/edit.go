@@ -1,0 +1,530 @@
+package limb
+
+import (
+	"fmt"
+	"maps"
+	"math"
+	"slices"
+	"strconv"
+	"strings"
+)
+
+// Edit is one change a person makes to a map. Op says what; the other fields what it needs.
+//
+//	add     a new limb, in Limb
+//	set     numbers, words or lists of a limb, those given in Limb; fields named in Clear are forgotten
+//	tip     the limb's end moved to a place, in Tip; its curve stays
+//	move    the limb attached elsewhere: Parent, AttachCM
+//	remove  a limb entered by mistake, with all it carries; leaves no wound
+//	mark, unmark   Mark
+//	tag, untag     Tag
+//	state   State; none: released
+//	bud     a bud that was looked at, in Bud
+//	cut     cut off at AtCM; leaves a wound
+type Edit struct {
+	Op       string      `json:"op" enum:"add,set,tip,move,remove,mark,unmark,tag,untag,state,bud,cut"`
+	ID       string      `json:"id,omitempty" doc:"the limb"`
+	Limb     *Limb       `json:"limb,omitempty"`
+	Clear    []string    `json:"clear,omitempty" nullable:"false"`
+	By       Source      `json:"by,omitempty" enum:"measured,estimated" doc:"how the numbers came; empty: measured"`
+	Tip      *[3]float64 `json:"tip,omitempty" doc:"x east, y north, z up, cm"`
+	Parent   string      `json:"parent,omitempty"`
+	AttachCM *float64    `json:"attach_cm,omitempty"`
+	Mark     *Mark       `json:"mark,omitempty"`
+	Tag      string      `json:"tag,omitempty"`
+	State    *State      `json:"state,omitempty"`
+	Bud      *SeenBud    `json:"bud,omitempty"`
+	AtCM     *float64    `json:"at_cm,omitempty"`
+}
+
+// edits by their op.
+var edits = map[string]func(*Doc, *Limb, Edit) error{
+	"add": addLimb, "set": setFields, "tip": moveTip, "move": moveBase, "remove": removeLimb, "mark": addMark, "unmark": takeMark,
+	"tag": addTag, "untag": takeTag, "state": setState, "bud": seeBud, "cut": cutOff,
+}
+
+// Apply makes edits, in order, on a copy of a document. The error is Problems and then nothing was changed.
+func Apply(doc Doc, list ...Edit) (Doc, error) {
+	out := clone(doc)
+	for _, e := range list {
+		do, ok := edits[e.Op]
+		if !ok {
+			return doc, Problems{{"E_EDIT", e.ID, "op", fmt.Sprintf("%q given, an edit of a limb expected", e.Op)}}
+		}
+		var l *Limb
+		if e.Op != "add" {
+			if l = out.Find(e.ID); l == nil {
+				return doc, Problems{{"E_LIMB", e.ID, "id", fmt.Sprintf("%q given, a limb of this map expected", e.ID)}}
+			}
+		}
+		if err := do(&out, l, e); err != nil {
+			return doc, err
+		}
+	}
+	if _, err := Check(out); err != nil {
+		return doc, err
+	}
+	return out, nil
+}
+
+func clone(doc Doc) Doc {
+	doc.Limbs = slices.Clone(doc.Limbs)
+	for i := range doc.Limbs {
+		l := &doc.Limbs[i]
+		l.Sources = maps.Clone(l.Sources)
+		l.RingsCM, l.Marks, l.Buds, l.Tags = slices.Clone(l.RingsCM), slices.Clone(l.Marks), slices.Clone(l.Buds), slices.Clone(l.Tags)
+		l.Wounds, l.Spurs, l.Gaps = slices.Clone(l.Wounds), slices.Clone(l.Spurs), slices.Clone(l.Gaps)
+	}
+	return doc
+}
+
+func withSource(have map[string]Source, field string, s Source) map[string]Source {
+	out := maps.Clone(have)
+	if out == nil {
+		out = map[string]Source{}
+	}
+	out[field] = s
+	return out
+}
+
+// know writes down where a field's value came from.
+func (l *Limb) know(field string, by Source) {
+	if by == "" {
+		by = Measured
+	}
+	l.Sources = withSource(l.Sources, field, by)
+}
+
+func missing(e Edit, field string) error {
+	return Problems{{"E_EDIT", e.ID, field, fmt.Sprintf("nothing given, %s expected for %s", field, e.Op)}}
+}
+
+// NextID is a free name for a limb on a parent: S1, S2 … on a stem, T, T2 … for stems, else the parent's name with a
+// number.
+func NextID(doc Doc, parent string) string {
+	taken := make(map[string]bool, len(doc.Limbs))
+	for i := range doc.Limbs {
+		taken[doc.Limbs[i].ID] = true
+	}
+	stem := "T"
+	switch p := doc.Find(parent); {
+	case parent == "":
+		if !taken[stem] {
+			return stem
+		}
+	case p != nil && p.Parent == "":
+		stem = "S"
+	default:
+		stem = parent + "."
+	}
+	for n := 1; ; n++ {
+		if id := stem + strconv.Itoa(n); !taken[id] {
+			return id
+		}
+	}
+}
+
+func addLimb(doc *Doc, _ *Limb, e Edit) error {
+	if e.Limb == nil {
+		return missing(e, "limb")
+	}
+	l := *e.Limb
+	if l.ID == "" {
+		l.ID = NextID(*doc, l.Parent)
+	}
+	if l.Source == "" {
+		l.Source = e.By
+	}
+	doc.Limbs = append(doc.Limbs, l)
+	giveWay(doc, l.ID)
+	return nil
+}
+
+// numbers are the fields of a limb that hold one number.
+func (l *Limb) numbers() map[string]**float64 {
+	return map[string]**float64{
+		"attach_cm": &l.AttachCM, "x_cm": &l.XCM, "y_cm": &l.YCM, "azimuth_deg": &l.AzimuthDeg, "angle_base_deg": &l.AngleBaseDeg,
+		"angle_tip_deg": &l.AngleTipDeg, "length_cm": &l.LengthCM, "diameter_mm": &l.DiameterMM, "tip_diameter_mm": &l.TipDiameterMM,
+		"bare_cm": &l.BareCM, "fruit_count": &l.FruitCount,
+	}
+}
+
+func setFields(doc *Doc, l *Limb, e Edit) error {
+	if e.Limb == nil && len(e.Clear) == 0 {
+		return missing(e, "limb")
+	}
+	if e.Limb != nil {
+		in := *e.Limb
+		if in.LengthCM != nil && *in.LengthCM > 0 && in.RingsCM == nil {
+			stretch(doc, l, *in.LengthCM)
+		}
+		from := in.numbers()
+		for _, f := range slices.Sorted(maps.Keys(from)) {
+			if v := *from[f]; v != nil {
+				*l.numbers()[f] = v
+				l.know(f, e.By)
+			}
+		}
+		if in.RingsCM != nil {
+			l.RingsCM = in.RingsCM
+			l.know("rings_cm", e.By)
+			if in.LengthCM == nil {
+				sum := 0.0
+				for _, r := range in.RingsCM {
+					sum += r
+				}
+				l.LengthCM = &sum
+				l.know("length_cm", e.By)
+			}
+		}
+		setWords(l, in)
+		if in.DiameterMM != nil || in.LengthCM != nil {
+			l.OwnD2MM2 = nil
+		}
+	}
+	for _, f := range e.Clear {
+		if err := clearField(l, f); err != nil {
+			return err
+		}
+	}
+	giveWay(doc, l.ID)
+	return nil
+}
+
+func setWords(l *Limb, in Limb) {
+	if in.Tip != "" {
+		l.Tip = in.Tip
+	}
+	if in.Device != "" {
+		l.Device = in.Device
+	}
+	if in.Note != "" {
+		l.Note = in.Note
+	}
+	if in.Spurs != nil {
+		l.Spurs = in.Spurs
+	}
+	if in.Gaps != nil {
+		l.Gaps = in.Gaps
+	}
+	if in.Wounds != nil {
+		l.Wounds = in.Wounds
+	}
+	l.Sucker, l.Sprout = l.Sucker || in.Sucker, l.Sprout || in.Sprout
+}
+
+func clearField(l *Limb, f string) error {
+	switch f {
+	case "sucker":
+		l.Sucker = false
+	case "sprout":
+		l.Sprout = false
+	case "note":
+		l.Note = ""
+	case "device":
+		l.Device = ""
+	case "spurs":
+		l.Spurs = nil
+	case "gaps":
+		l.Gaps = nil
+	case "wounds":
+		l.Wounds = nil
+	case "buds":
+		l.Buds = nil
+	case "rings_cm":
+		l.RingsCM = nil
+	default:
+		p, ok := l.numbers()[f]
+		if !ok || f == "length_cm" {
+			return Problems{{"E_EDIT", l.ID, "clear", fmt.Sprintf("%q given, a field that may be unknown expected", f)}}
+		}
+		*p = nil
+	}
+	delete(l.Sources, f)
+	return nil
+}
+
+// stretch brings what stands along a limb to a new length: rings, and places that were not measured.
+func stretch(doc *Doc, l *Limb, length float64) {
+	if l.LengthCM == nil || *l.LengthCM <= 0 {
+		return
+	}
+	k := length / *l.LengthCM
+	for i := range l.RingsCM {
+		l.RingsCM[i] *= k
+	}
+	if l.RingsCM != nil && k != 1 {
+		l.know("rings_cm", Estimated)
+	}
+	for i := range doc.Limbs {
+		c := &doc.Limbs[i]
+		if c.Parent == l.ID && c.AttachCM != nil && c.SourceOf("attach_cm") != Measured {
+			c.AttachCM = Of(*c.AttachCM * k)
+		}
+	}
+	if l.SourceOf("length_cm") == Measured {
+		return // places were measured along a measured limb: they stay, and Check tells what no longer fits
+	}
+	for i := range l.Marks {
+		l.Marks[i].AtCM *= k
+	}
+	for i := range l.Buds {
+		l.Buds[i].AtCM *= k
+	}
+	for i := range l.Wounds {
+		l.Wounds[i].AtCM *= k
+	}
+	for i := range l.Spurs {
+		l.Spurs[i].FromCM, l.Spurs[i].ToCM = l.Spurs[i].FromCM*k, l.Spurs[i].ToCM*k
+	}
+	for i := range l.Gaps {
+		l.Gaps[i].FromCM, l.Gaps[i].ToCM = l.Gaps[i].FromCM*k, l.Gaps[i].ToCM*k
+	}
+	if l.BareCM != nil {
+		l.BareCM = Of(*l.BareCM * k)
+	}
+}
+
+// giveWay lets estimated thickness yield to what was just given on a limb: carriers are no thinner, side limbs and the
+// tip no thicker.
+func giveWay(doc *Doc, id string) {
+	l := doc.Find(id)
+	for at, n := l, 0; at != nil && at.Parent != "" && n < len(doc.Limbs); n++ {
+		p := doc.Find(at.Parent)
+		if p != nil && p.DiameterMM != nil && at.DiameterMM != nil && *p.DiameterMM < *at.DiameterMM && p.SourceOf("diameter_mm") != Measured {
+			p.DiameterMM = Of(*at.DiameterMM)
+		}
+		at = p
+	}
+	todo := []string{id}
+	for n := 0; n < len(todo) && n <= len(doc.Limbs); n++ {
+		p := doc.Find(todo[n])
+		if p.DiameterMM == nil {
+			continue
+		}
+		if p.TipDiameterMM != nil && *p.TipDiameterMM > *p.DiameterMM && p.SourceOf("tip_diameter_mm") != Measured {
+			p.TipDiameterMM = Of(*p.DiameterMM)
+		}
+		for i := range doc.Limbs {
+			c := &doc.Limbs[i]
+			if c.Parent != p.ID || c.DiameterMM == nil || *c.DiameterMM <= *p.DiameterMM || c.SourceOf("diameter_mm") == Measured {
+				continue
+			}
+			c.DiameterMM = Of(*p.DiameterMM)
+			todo = append(todo, c.ID)
+		}
+	}
+}
+
+// moveTip brings a limb's end to a place. The curve between its base and tip stays as bent as it is.
+func moveTip(doc *Doc, l *Limb, e Edit) error {
+	if e.Tip == nil {
+		return missing(e, "tip")
+	}
+	m, err := Check(*doc)
+	if err != nil {
+		return err
+	}
+	i := m.Index(l.ID)
+	a := &m.Axes[i]
+	v := Vec{e.Tip[0], e.Tip[1], e.Tip[2]}.Sub(m.Base(i))
+	chord := v.Len()
+	if !finite(chord) || chord < 1 {
+		return Problems{{"E_EDIT", l.ID, "tip", "a tip at the limb's own base given, one at least 1 cm away expected"}}
+	}
+	bend := a.A1 - a.A0
+	h := bend / 2 * rad
+	k := 1.0
+	if math.Abs(h) >= 1e-4 {
+		k = math.Sin(h) / h
+	}
+	mid := math.Acos(clamp(v.Z/chord, -1, 1)) / rad
+	az := a.Azimuth
+	if math.Hypot(v.X, v.Y) > 0.5 {
+		az = mod360(math.Atan2(v.X, v.Y) / rad)
+	}
+	length := math.Round(chord/k*10) / 10
+	to := func(x float64) *float64 { return Of(math.Round(clamp(x, 0, 180)*10) / 10) }
+	by := e.By
+	if by == "" {
+		by = Estimated // a drag on a drawing is no tape
+	}
+	return setFields(doc, l, Edit{Op: "set", ID: l.ID, By: by, Limb: &Limb{
+		AzimuthDeg: Of(math.Round(az*10) / 10), AngleBaseDeg: to(mid - bend/2), AngleTipDeg: to(mid + bend/2), LengthCM: &length,
+	}})
+}
+
+func moveBase(doc *Doc, l *Limb, e Edit) error {
+	if e.AttachCM == nil {
+		return missing(e, "attach_cm")
+	}
+	if e.Parent != "" {
+		l.Parent = e.Parent
+	}
+	l.AttachCM = e.AttachCM
+	by := e.By
+	if by == "" {
+		by = Estimated
+	}
+	l.know("attach_cm", by)
+	giveWay(doc, l.ID)
+	return nil
+}
+
+func removeLimb(doc *Doc, l *Limb, _ Edit) error {
+	gone := map[string]bool{l.ID: true}
+	for range doc.Limbs {
+		for i := range doc.Limbs {
+			if gone[doc.Limbs[i].Parent] {
+				gone[doc.Limbs[i].ID] = true
+			}
+		}
+	}
+	doc.Limbs = slices.DeleteFunc(doc.Limbs, func(o Limb) bool { return gone[o.ID] })
+	for i := range doc.Limbs {
+		o := &doc.Limbs[i]
+		o.Marks = slices.DeleteFunc(o.Marks, func(k Mark) bool { return gone[k.Other] })
+		if o.State != nil && gone[o.State.Limb] {
+			o.State = nil
+		}
+	}
+	return nil
+}
+
+func addMark(_ *Doc, l *Limb, e Edit) error {
+	if e.Mark == nil {
+		return missing(e, "mark")
+	}
+	if !slices.Contains(l.Marks, *e.Mark) {
+		l.Marks = append(l.Marks, *e.Mark)
+	}
+	return nil
+}
+
+func takeMark(_ *Doc, l *Limb, e Edit) error {
+	if e.Mark == nil {
+		return missing(e, "mark")
+	}
+	l.Marks = slices.DeleteFunc(l.Marks, func(k Mark) bool { return k.Kind == e.Mark.Kind && k.Other == e.Mark.Other })
+	return nil
+}
+
+func addTag(doc *Doc, l *Limb, e Edit) error {
+	if e.Tag == "" {
+		return missing(e, "tag")
+	}
+	if e.Tag == Leader { // one leads
+		for i := range doc.Limbs {
+			doc.Limbs[i].Tags = slices.DeleteFunc(doc.Limbs[i].Tags, func(t string) bool { return t == Leader })
+		}
+	}
+	if !slices.Contains(l.Tags, e.Tag) {
+		l.Tags = append(l.Tags, e.Tag)
+	}
+	return nil
+}
+
+func takeTag(_ *Doc, l *Limb, e Edit) error {
+	l.Tags = slices.DeleteFunc(l.Tags, func(t string) bool { return t == e.Tag })
+	return nil
+}
+
+func setState(_ *Doc, l *Limb, e Edit) error {
+	l.State = e.State
+	return nil
+}
+
+// seeBud writes down a bud that was looked at; one seen there before is replaced, field by field.
+func seeBud(_ *Doc, l *Limb, e Edit) error {
+	if e.Bud == nil {
+		return missing(e, "bud")
+	}
+	for i := range l.Buds {
+		if math.Abs(l.Buds[i].AtCM-e.Bud.AtCM) < 0.2 {
+			if e.Bud.RollDeg != nil {
+				l.Buds[i].RollDeg = e.Bud.RollDeg
+			}
+			if e.Bud.Kind != "" {
+				l.Buds[i].Kind = e.Bud.Kind
+			}
+			return nil
+		}
+	}
+	l.Buds = append(l.Buds, *e.Bud)
+	return nil
+}
+
+func cutOff(doc *Doc, _ *Limb, e Edit) error {
+	if e.AtCM == nil {
+		return missing(e, "at_cm")
+	}
+	m, err := Check(*doc)
+	if err != nil {
+		return err
+	}
+	kind := AboveBud
+	if *e.AtCM <= 0 {
+		kind = Collar
+	}
+	cut, err := m.Cut(CutAt{Limb: e.ID, Kind: kind, AtCM: *e.AtCM})
+	if err != nil {
+		return err
+	}
+	*doc = cut.Doc()
+	return nil
+}
+
+// Change is one difference between two maps of a tree.
+type Change struct {
+	Limb   string
+	Field  string // empty: the limb itself came or went
+	Before string
+	After  string
+}
+
+// Compare lists what differs between two documents, limb by limb in the order of the later one, lost limbs last.
+func Compare(before, after Doc) []Change {
+	var out []Change
+	for i := range after.Limbs {
+		l := &after.Limbs[i]
+		was := before.Find(l.ID)
+		if was == nil {
+			out = append(out, Change{Limb: l.ID, After: "new"})
+			continue
+		}
+		a, b := told(was), told(l)
+		for _, f := range slices.Sorted(maps.Keys(b)) {
+			if a[f] != b[f] {
+				out = append(out, Change{l.ID, f, a[f], b[f]})
+			}
+		}
+	}
+	for i := range before.Limbs {
+		if l := &before.Limbs[i]; after.Find(l.ID) == nil {
+			out = append(out, Change{Limb: l.ID, Before: "gone"})
+		}
+	}
+	return out
+}
+
+// told writes the fields of a limb that a person compares.
+func told(l *Limb) map[string]string {
+	out := map[string]string{"parent": l.Parent, "tip": string(l.Tip), "tags": strings.Join(l.Tags, " ")}
+	for f, p := range l.numbers() {
+		out[f] = ""
+		if *p != nil {
+			out[f] = strconv.FormatFloat(math.Round(**p*10)/10, 'f', -1, 64)
+		}
+	}
+	var marks []string
+	for _, k := range l.Marks {
+		marks = append(marks, strings.TrimSpace(k.Kind+" "+k.Other))
+	}
+	slices.Sort(marks)
+	out["marks"] = strings.Join(marks, ", ")
+	out["state"] = ""
+	if l.State != nil {
+		out["state"] = l.State.Kind
+	}
+	return out
+}

@@ -49,38 +49,9 @@ type contact struct {
 	over       float64 // height of i's point over j's, of the distance between centres: 1 straight above
 }
 
-// pairs lists limbs whose boxes overlap, found by sorting along the widest level axis and pruning: near n log n where
-// limbs lie apart.
-func (f *finder) pairs(ok func(int) bool) [][2]int {
-	order := make([]int, 0, f.m.Len())
-	for i := range f.m.Axes {
-		if ok(i) {
-			order = append(order, i)
-		}
-	}
-	slices.SortFunc(order, func(a, b int) int { return cmp.Or(cmp.Compare(f.boxes[a].lo.X, f.boxes[b].lo.X), cmp.Compare(a, b)) })
-	var out [][2]int
-	var active []int
-	for _, i := range order {
-		kept := active[:0]
-		for _, j := range active {
-			if f.boxes[j].hi.X+2*boxMarginCM < f.boxes[i].lo.X {
-				continue
-			}
-			kept = append(kept, j)
-			if f.boxes[i].meets(f.boxes[j], 2*boxMarginCM) {
-				out = append(out, [2]int{min(i, j), max(i, j)})
-			}
-		}
-		active = append(kept, i)
-	}
-	slices.SortFunc(out, func(a, b [2]int) int { return cmp.Or(cmp.Compare(a[0], b[0]), cmp.Compare(a[1], b[1])) })
-	return out
-}
-
 func (f *finder) crossings() {
 	seen := f.rubbingSeen()
-	for _, p := range f.pairs(f.live) {
+	for _, p := range f.pairs() {
 		crossing, resting := f.contacts(p[0], p[1])
 		switch {
 		case crossing != nil:
@@ -288,14 +259,14 @@ func (f *finder) dense(i int) {
 	mid := f.m.At(i, a.L/2)
 	here := box{mid, mid}
 	n := 0
-	for j := range f.m.Axes {
+	f.cells.near(mid, func(j int) {
 		if j == i || f.m.WhollyDead(j) || !here.meets(f.boxes[j], f.o.BallCM) {
-			continue
+			return
 		}
 		if f.toPoint(j, mid) <= f.o.BallCM && f.m.WoodDistance(i, a.L/2, j, 0) >= denseWoodCM {
 			n++
 		}
-	}
+	})
 	if n >= denseLeast {
 		f.tell("dense", i, 0, 0.4+0.1*float64(n-denseLeast), []Fact{num("neighbours", float64(n))}, num("neighbours", denseLeast-1))
 	}

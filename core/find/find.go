@@ -153,6 +153,7 @@ type finder struct {
 	loads   []load
 	fruited bool // fruit was counted somewhere on the tree
 	boxes   []box
+	cells   *cells
 }
 
 // Reading is all that Findings needs besides the map. Light and Vigour may be nil: unknown.
@@ -226,6 +227,7 @@ func newFinder(m *limb.Map, r Reading) *finder {
 	}
 	f.loads = f.allLoads()
 	f.boxes = allBoxes(m)
+	f.cells = sortIntoCells(m, f.boxes, f.o.BallCM)
 	return f
 }
 

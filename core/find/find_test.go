@@ -1,0 +1,264 @@
+package find_test
+
+import (
+	"fmt"
+	"math"
+	"testing"
+
+	"github.com/stretchr/testify/require"
+
+	"vertumna/core/find"
+	"vertumna/core/growth"
+	"vertumna/core/limb"
+	"vertumna/core/pomology"
+)
+
+func l(id, parent string, attach, az, a0, a1, length, d float64, rings ...float64) limb.Limb {
+	return limb.Limb{
+		ID: id, Parent: parent, AttachCM: limb.Of(attach), AzimuthDeg: limb.Of(az), AngleBaseDeg: limb.Of(a0),
+		AngleTipDeg: limb.Of(a1), LengthCM: limb.Of(length), DiameterMM: limb.Of(d), RingsCM: rings,
+	}
+}
+
+func tree(form pomology.FormSlug, age int, limbs ...limb.Limb) limb.Doc {
+	return limb.Doc{Species: "apple", Form: form, Age: age, Limbs: limbs}
+}
+
+func findings(t *testing.T, doc limb.Doc, r find.Reading) []find.Finding {
+	t.Helper()
+	m, err := limb.Check(doc)
+	require.NoError(t, err)
+	return find.Findings(m, r)
+}
+
+func has(fs []find.Finding, code find.Code, id string) *find.Finding {
+	for i := range fs {
+		if fs[i].Code == code && (id == "" || fs[i].Limb == id) {
+			return &fs[i]
+		}
+	}
+	return nil
+}
+
+func trunk(length, d float64) limb.Limb {
+	t := l("T", "", 0, 0, 0, 0, length, d)
+	t.Tip = limb.Cut
+	return t
+}
+
+func TestAnOldUprightIsFoundUnlessItLeadsOrIsKept(t *testing.T) {
+	old := l("S1.1", "S1", 80, 0, 15, 5, 120, 16, 40, 40, 40)
+	doc := tree(pomology.OpenVase, 9, trunk(60, 80), l("S1", "T", 50, 0, 55, 40, 180, 40), old)
+	f := has(findings(t, doc, find.Reading{}), "old_upright", "S1.1")
+	require.NotNil(t, f)
+	require.Equal(t, 4, f.Step)
+	require.Equal(t, find.Fact{Name: "mean_angle_deg", Value: 10}, f.Evidence[0])
+
+	doc.Limbs[2].Tags = []string{limb.Keep}
+	require.Nil(t, has(findings(t, doc, find.Reading{}), "old_upright", ""))
+	doc.Limbs[2].Tags = nil
+	doc.Limbs[2].RingsCM = []float64{60, 60}
+	fs := findings(t, doc, find.Reading{})
+	require.Nil(t, has(fs, "old_upright", ""), "two seasons are a water sprout")
+	require.NotNil(t, has(fs, "water_sprout", "S1.1"))
+}
+
+func TestALimbThatOutgrowsItsSiblingsIsFound(t *testing.T) {
+	doc := tree(pomology.OpenVase, 9, trunk(60, 80), l("S1", "T", 45, 0, 55, 40, 150, 40), l("S2", "T", 50, 120, 55, 40, 150, 40), l("S3", "T", 55, 240, 55, 40, 240, 40))
+	f := has(findings(t, doc, find.Reading{}), "over_long", "S3")
+	require.NotNil(t, f)
+	require.InDelta(t, 1.3*150, f.AtCM, 1e-9)
+	doc.Limbs[3].LengthCM = limb.Of(194)
+	require.Nil(t, has(findings(t, doc, find.Reading{}), "over_long", ""))
+}
+
+func TestALimbRestingOnABetterOneNearTheirForkIsFound(t *testing.T) {
+	doc := tree(pomology.OpenVase, 9, trunk(60, 80), l("S1", "T", 50, 0, 90, 90, 180, 40),
+		l("S1.1", "S1", 20, 0, 78, 102, 100, 14, 50, 50))
+	f := has(findings(t, doc, find.Reading{}), "resting", "S1.1")
+	if f == nil { // it must lie on the limb between 15 and 40 cm of wood from the fork, or cross beyond
+		f = has(findings(t, doc, find.Reading{}), "crossing", "S1.1")
+	}
+	require.NotNil(t, f)
+	require.Equal(t, []string{"S1"}, f.Members)
+}
+
+func TestATopHeavyLeaderTreeIsFound(t *testing.T) {
+	leader := l("T", "", 0, 0, 0, 0, 300, 80)
+	wide := func(top float64) limb.Doc {
+		return tree(pomology.CentralLeader, 9, leader, l("S1", "T", 85, 0, 85, 85, 120, 25), l("S2", "T", 90, 180, 85, 85, 120, 25),
+			l("S3", "T", 235, 90, 85, 85, top, 25), l("S4", "T", 240, 270, 85, 85, top, 25))
+	}
+	f := has(findings(t, wide(110), find.Reading{}), "top_heavy", "T")
+	require.NotNil(t, f)
+	require.InDelta(t, 0.92, f.Evidence[0].Value, 0.05)
+	require.Nil(t, has(findings(t, wide(60), find.Reading{}), "top_heavy", ""))
+}
+
+func TestALimbMarkedWeakIsFound(t *testing.T) {
+	doc := tree(pomology.OpenVase, 9, trunk(60, 80), l("S1", "T", 50, 0, 55, 40, 180, 40))
+	doc.Limbs[1].Marks = []limb.Mark{{Kind: limb.Weak}}
+	f := has(findings(t, doc, find.Reading{}), "weak", "S1")
+	require.NotNil(t, f)
+	require.Equal(t, 9, f.Step)
+}
+
+func TestALateLeaderDoesNotCloseItsVaseButSideLimbsOnItsBareStretchAreFound(t *testing.T) {
+	in := growth.SketchInput{Species: "apple", Form: pomology.LateLeader, Age: 10, TrunkMM: 90, HeightCM: 280, SpreadCM: 300, Scaffolds: 4, Seed: 5}
+	doc, err := growth.Sketch(in)
+	require.NoError(t, err)
+	m, err := limb.Check(doc)
+	require.NoError(t, err)
+	require.Equal(t, []string{"T", "C"}, find.LeaderChain(m))
+	fs := findings(t, doc, find.Reading{})
+	require.Nil(t, has(fs, "centre_closed", ""))
+	require.Nil(t, has(fs, "bare_leader", ""), "its small crown stands on top")
+
+	doc.Limbs = append(doc.Limbs, l("C.9", "C", 60, 90, 60, 60, 50, 8))
+	require.NotNil(t, has(findings(t, doc, find.Reading{}), "bare_leader", "C.9"))
+
+	c := m.Index("C")
+	require.InDelta(t, 0, math.Hypot(m.End(c).X, m.End(c).Y), 20, "it does stand in the middle")
+}
+
+func TestDeadWoodKeptOnPurposeStays(t *testing.T) {
+	doc := tree(pomology.OpenVase, 9, trunk(60, 80), l("S1", "T", 50, 0, 55, 40, 180, 40))
+	doc.Limbs[1].Marks = []limb.Mark{{Kind: limb.Dead}}
+	require.NotNil(t, has(findings(t, doc, find.Reading{}), "dead", "S1"))
+	doc.Limbs[1].Tags = []string{limb.Keep}
+	require.Empty(t, findings(t, doc, find.Reading{}))
+}
+
+func TestALimbSeenToRubIsFoundWhateverTheMapSays(t *testing.T) {
+	doc := tree(pomology.OpenVase, 9, trunk(60, 80), l("S1", "T", 50, 0, 55, 40, 180, 40), l("S2", "T", 50, 180, 55, 40, 180, 35))
+	require.Nil(t, has(findings(t, doc, find.Reading{}), "crossing", ""))
+	doc.Limbs[1].Marks = []limb.Mark{{Kind: limb.Rubbing, AtCM: 90, Other: "S2"}}
+	f := has(findings(t, doc, find.Reading{}), "crossing", "S2")
+	require.NotNil(t, f, "the thinner gives way")
+	require.Equal(t, []string{"S1"}, f.Members)
+	seen, _ := f.Fact("seen")
+	require.Equal(t, 1.0, seen.Value)
+}
+
+func TestTheSchoolMovesTheThresholds(t *testing.T) {
+	school := func(own map[string]string) pomology.Resolved {
+		r, err := pomology.School{}.Resolve(false, own)
+		require.NoError(t, err)
+		return r
+	}
+	plum, err := pomology.BySlug("european-plum")
+	require.NoError(t, err)
+	apple, err := pomology.BySlug("apple")
+	require.NoError(t, err)
+	require.Equal(t, find.Defaults(), find.ForSchool(school(nil), apple, 0))
+	require.Greater(t, find.ForSchool(school(nil), plum, 0).InwardRatio, find.Defaults().InwardRatio, "a plum may be busier inside")
+	require.Equal(t, find.Defaults().InwardRatio, find.ForSchool(school(map[string]string{"middle": "open"}), plum, 0).InwardRatio)
+	require.Equal(t, 0.6, find.ForSchool(school(map[string]string{"side_branch": "60"}), apple, 0).SideRatio)
+	require.Zero(t, find.ForSchool(school(map[string]string{"first_limb": "none"}), apple, 0).LowCM)
+	require.Less(t, find.ForSchool(school(map[string]string{"limb_angle": "30-35"}), apple, 0).CrotchHardDeg, 33.0)
+	require.Equal(t, 180.0, find.ForSchool(school(nil), apple, 180).ReachCM)
+
+	doc := tree(pomology.OpenVase, 9, trunk(60, 80), l("S1", "T", 50, 0, 55, 40, 180, 40), l("S1.1", "S1", 60, 60, 80, 70, 90, 22))
+	off := find.ForSchool(school(map[string]string{"side_branch": "off"}), apple, 0)
+	require.NotNil(t, has(findings(t, doc, find.Reading{}), "thick_side", "S1.1"))
+	require.Nil(t, has(findings(t, doc, find.Reading{Options: off}), "thick_side", ""))
+}
+
+func TestWallsOfTheYardCount(t *testing.T) {
+	doc := tree(pomology.OpenVase, 9, trunk(60, 80), l("S1", "T", 50, 0, 55, 40, 180, 40))
+	wall := find.Yard{Walls: []find.Wall{{Name: "shed", Polygon: [][2]float64{{-100, 60}, {100, 60}, {100, 90}, {-100, 90}}, TopCM: 250}}}
+	f := has(findings(t, doc, find.Reading{Yard: wall}), "wall", "S1")
+	require.NotNil(t, f)
+	require.Greater(t, f.AtCM, 50.0)
+	doc.Form = pomology.FlatFan
+	require.Nil(t, has(findings(t, doc, find.Reading{Yard: wall}), "wall", ""))
+}
+
+// sketches are trees of several forms with faults planted.
+func sketches(t *testing.T) []limb.Doc {
+	t.Helper()
+	var out []limb.Doc
+	for k, form := range []pomology.FormSlug{pomology.OpenVase, pomology.ModifiedLeader, pomology.CentralLeader, pomology.LowBush, pomology.FlatFan, pomology.Shrub, pomology.LateLeader} {
+		doc, err := growth.Sketch(growth.SketchInput{
+			Species: []string{"apple", "peach", "apricot"}[k%3], Form: form, Age: 9, TrunkMM: 95, HeightCM: 310,
+			SpreadCM: 300, Scaffolds: 5, Seed: uint64(k + 1), Faults: []string{"dead", "sucker", "water-sprout", "inward", "crossing", "hanging"},
+		})
+		require.NoError(t, err)
+		out = append(out, doc)
+	}
+	return out
+}
+
+func TestTurningTheTreeTurnsItsFindings(t *testing.T) {
+	for _, doc := range sketches(t) {
+		want := keys(findings(t, doc, find.Reading{}))
+		require.NotEmpty(t, want)
+		for _, turn := range []float64{45, 200} {
+			turned := doc
+			turned.Limbs = append([]limb.Limb(nil), doc.Limbs...)
+			sin, cos := math.Sincos(turn * math.Pi / 180)
+			for i := range turned.Limbs {
+				k := &turned.Limbs[i]
+				k.AzimuthDeg = limb.Of(math.Mod(*k.AzimuthDeg+turn, 360))
+				if k.XCM != nil {
+					x, y := *k.XCM, *k.YCM
+					k.XCM, k.YCM = limb.Of(x*cos+y*sin), limb.Of(y*cos-x*sin)
+				}
+			}
+			require.Equal(t, want, keys(findings(t, turned, find.Reading{})), doc.Form)
+		}
+	}
+}
+
+// keys names findings without the centre's, whose plan grid does not turn.
+func keys(fs []find.Finding) []string {
+	var out []string
+	for _, f := range fs {
+		if f.Code != "centre_closed" {
+			out = append(out, fmt.Sprintf("%s %s %.1f %.2f %v", f.Code, f.Limb, f.AtCM, f.Severity, f.Members))
+		}
+	}
+	return out
+}
+
+func TestEveryFindingNamesItsThresholdOrTheOtherTree(t *testing.T) {
+	for _, doc := range sketches(t) {
+		for _, f := range findings(t, doc, find.Reading{}) {
+			require.NotEmpty(t, f.Evidence, f.Code)
+			require.NotEmpty(t, f.Source, f.Code)
+			require.NotEmpty(t, f.Limits, f.Code)
+			require.GreaterOrEqual(t, f.Severity, 0.0)
+			require.LessOrEqual(t, f.Severity, 1.0, f.Code)
+		}
+	}
+}
+
+// grove is a tree of n limbs for benchmarks. A crown of more limbs is a wider one: its size grows with the cube root.
+func grove(n int) limb.Doc {
+	k := math.Cbrt(float64(n) / 100)
+	doc := tree(pomology.OpenVase, 12, trunk(60, 150))
+	for s := 0; len(doc.Limbs) < n; s++ {
+		id, az := fmt.Sprint("S", s+1), math.Mod(float64(s)*137.5, 360)
+		doc.Limbs = append(doc.Limbs, l(id, "T", 59, az, 25+float64(s*37%50), 15+float64(s*37%50), 260*k, 40))
+		for i := 0; i < 24 && len(doc.Limbs) < n; i++ {
+			turn := az + 60*float64(1-2*(i%2)) + 360
+			doc.Limbs = append(doc.Limbs, l(fmt.Sprint(id, ".", i), id, k*(30+9*float64(i)), math.Mod(turn, 360), 55, 45, 45*k, 8, 20*k, 25*k))
+		}
+	}
+	return doc
+}
+
+func BenchmarkFindingsAndGeometry(b *testing.B) {
+	for _, n := range []int{50, 100, 200, 400, 800, 1600, 2000} {
+		doc := grove(n)
+		b.Run(fmt.Sprint(n, " limbs"), func(b *testing.B) {
+			for b.Loop() {
+				m, err := limb.Check(doc)
+				if err != nil {
+					b.Fatal(err)
+				}
+				find.Findings(m, find.Reading{})
+			}
+		})
+	}
+}

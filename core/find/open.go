@@ -53,21 +53,41 @@ type core struct {
 }
 
 func coreOf(m *limb.Map, skip func(int) bool) (core, bool) {
-	pts, z0, ok := woodPoints(m, skip)
-	if !ok {
+	low := math.Inf(1)
+	for i := range m.Axes {
+		if m.Axes[i].Depth == 1 {
+			low = math.Min(low, m.Base(i).Z)
+		}
+	}
+	if math.IsInf(low, 1) {
 		return core{}, false
 	}
 	_, spread := m.Footprint()
 	h := m.Height()
-	c := core{rc: math.Max(openLeastCM, openPart*spread/2), z0: z0, top: openTop * h}
-	c.x, c.y = centre(m, (z0+h)/2)
-	away := func(w woodPoint) float64 { return math.Hypot(w.p.X-c.x, w.p.Y-c.y) }
-	for _, w := range pts {
-		if away(w)-w.r <= 2*c.rc { // wood farther out keeps more than rc from every column
-			c.pts = append(c.pts, w)
+	c := core{rc: math.Max(openLeastCM, openPart*spread/2), z0: low + openAboveCM, top: openTop * h}
+	axis := m.TrunkAt((c.z0 + h) / 2)
+	c.x, c.y = axis.X, axis.Y
+	for i := range m.Axes {
+		if m.Axes[i].Depth == 0 && m.Axes[i].Tip == limb.Cut || skip != nil && skip(i) {
+			continue
 		}
+		c.pts = c.appendWood(m, i)
 	}
 	return c, true
+}
+
+// appendWood adds points along a limb. Wood farther out than twice rc keeps more than rc from every column.
+func (c core) appendWood(m *limb.Map, i int) []woodPoint {
+	a := &m.Axes[i]
+	n := math.Max(1, math.Ceil(a.L/openStepCM-1e-9))
+	for k := range int(n) + 1 {
+		s := a.L * float64(k) / n
+		p := m.At(i, s)
+		if math.Hypot(p.X-c.x, p.Y-c.y)-a.D/20 <= 2*c.rc {
+			c.pts = append(c.pts, woodPoint{p, m.Diameter(i, s) / 20})
+		}
+	}
+	return c.pts
 }
 
 // columns visits the plan grid.
@@ -198,31 +218,6 @@ func (g *gap) blocked(p limb.Vec) bool {
 }
 
 func sq(x float64) float64 { return x * x }
-
-// woodPoints lists points along all limbs, and the height the middle starts at.
-func woodPoints(m *limb.Map, skip func(int) bool) (pts []woodPoint, z0 float64, ok bool) {
-	z0 = math.Inf(1)
-	for i := range m.Axes {
-		a := &m.Axes[i]
-		if a.Depth == 1 {
-			z0 = math.Min(z0, m.Base(i).Z)
-		}
-		if skip != nil && skip(i) || a.Depth == 0 && a.Tip == limb.Cut {
-			continue
-		}
-		n := math.Max(1, math.Ceil(a.L/openStepCM-1e-9))
-		for k := range int(n) + 1 {
-			s := a.L * float64(k) / n
-			pts = append(pts, woodPoint{m.At(i, s), m.Diameter(i, s) / 20})
-		}
-	}
-	return pts, z0 + openAboveCM, !math.IsInf(z0, 1)
-}
-
-func centre(m *limb.Map, z float64) (x, y float64) {
-	p := m.TrunkAt(z)
-	return p.X, p.Y
-}
 
 // centreLimbs: fewer live limbs than this, or a narrower tree, has no middle to close.
 const (

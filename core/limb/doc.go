@@ -150,11 +150,10 @@ type Limb struct {
 	OwnD2MM2      *float64    `json:"own_d2_mm2,omitempty" doc:"frozen own leaf, written by the core"`
 	FruitCount    *float64    `json:"fruit_count,omitempty"`
 
-	State    *State            `json:"state,omitempty"`
-	Note     string            `json:"note,omitempty"`
-	Source   Source            `json:"source,omitempty" enum:"measured,estimated,predicted" doc:"of all values not named in sources; empty: measured"`
-	Sources  map[string]Source `json:"sources,omitempty" doc:"source by field name, where it differs"`
-	BornYear int               `json:"born_year,omitempty" doc:"written by the core: the growth year of its first ring"`
+	State   *State            `json:"state,omitempty"`
+	Note    string            `json:"note,omitempty"`
+	Source  Source            `json:"source,omitempty" enum:"measured,estimated,predicted" doc:"of all values not named in sources; empty: measured"`
+	Sources map[string]Source `json:"sources,omitempty" doc:"source by field name, where it differs"`
 }
 
 // Doc is a limb map as it is written down, sent and kept: one document per tree and revision.

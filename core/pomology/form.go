@@ -174,7 +174,7 @@ func sitePoints(f Form, in AdviserInput) []Point {
 	add(in.Site.StrongSun && is(LowBush, ModifiedLeader), "strong-sun", 1)
 	add(in.Site.StrongSun && is(OpenVase) && in.Kind.Family == "peach" && !in.InsideTwigsOK, "sunscald-of-bark", -1)
 	add(in.ShadesABed && is(StepOver), "bed-behind", 2)
-	add(in.School == string(f.Slug) || in.School == "flat" && f.Flat , "school-form", 5)
+	add(in.School == string(f.Slug) || in.School == "flat" && f.Flat, "school-form", 5)
 	need := float64(in.Kind.Care.HoursAYear) + f.ExtraHours
 	add(in.HoursFree > 0 && need > in.HoursFree, "hours", -min(3, need-in.HoursFree))
 	return ps

@@ -51,6 +51,8 @@ func New(c Config) http.Handler {
 	s.register(humachi.New(r, apiConfig()))
 	r.Get("/api/orchards/{slug}/calendar.ics", s.downloadCalendar)
 	r.Get("/calendar/{token}.ics", s.subscribedCalendar)
+	r.Get("/api/orchards/{slug}/trees/{id}/limbs.{format}", s.downloadLimbs)
+	r.Get("/api/schemas/limb-map.json", limbSchema)
 	if c.Web != nil {
 		r.NotFound(c.Web.ServeHTTP)
 	}
@@ -81,6 +83,7 @@ func (s *server) register(api huma.API) {
 	s.registerOrchards(api)
 	s.registerPlace(api)
 	s.registerTrees(api)
+	s.registerLimbs(api)
 	s.registerJournal(api)
 	s.registerPlan(api)
 	s.registerCalendar(api)

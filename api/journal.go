@@ -10,6 +10,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"vertumna/core/almanac"
+	"vertumna/core/find"
 	"vertumna/core/pomology"
 	"vertumna/core/year"
 	"vertumna/store"
@@ -126,7 +127,7 @@ func (s *server) addEntry(ctx context.Context, in *EntryInput) (*EntryOutput, er
 		return nil, err
 	}
 	core := e.Core()
-	if err := refusals(year.CheckEntry(&core, tree, s.Today())); err != nil {
+	if err := refusals(append(year.CheckEntry(&core, tree, s.Today()), endTestFaults(&e)...)); err != nil {
 		return nil, err
 	}
 	out := EntryBody{Warnings: []FieldError{}, UndoFor: int(store.UndoFor.Seconds())}
@@ -149,6 +150,29 @@ func (s *server) addEntry(ctx context.Context, in *EntryInput) (*EntryOutput, er
 	}
 	out.Entry = e
 	return &EntryOutput{out}, nil
+}
+
+// endTestFaults tells answers to end tests that nobody asks for.
+func endTestFaults(e *store.Entry) []year.Problem {
+	var out []year.Problem
+	if e.Kind == "end-tests" && (e.TreeID == "" || len(e.EndTests) == 0) {
+		out = append(out, year.Problem{Code: "no_tests", Field: "end_tests", Given: "none", Expected: "a tree and at least one answer"})
+	}
+	for _, slug := range slices.Sorted(maps.Keys(e.EndTests)) {
+		expected := "an end test"
+		for _, t := range find.EndTests() {
+			if t.Slug == slug {
+				expected = t.Words[0] + " or " + t.Words[1]
+				if slices.Contains(t.Words[:], e.EndTests[slug]) {
+					expected = ""
+				}
+			}
+		}
+		if expected != "" {
+			out = append(out, year.Problem{Code: "bad_test", Field: "end_tests." + slug, Given: e.EndTests[slug], Expected: expected})
+		}
+	}
+	return out
 }
 
 // departures writes the choices that differ from the preset, in order.

@@ -10,6 +10,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"vertumna/core/almanac"
+	"vertumna/core/limb"
 	"vertumna/core/pomology"
 	"vertumna/core/year"
 	"vertumna/exchange"
@@ -105,6 +106,9 @@ func asProblem(err error) error {
 		archive *exchange.ArchiveError
 		table   *exchange.CSVError
 		check   year.Problem
+		limbs   limb.Problems
+		rows    *exchange.TableError
+		none    *store.NothingToUndo
 	)
 	field := func(f, given, expected, code string) error {
 		fe := FieldError{f, given, expected, code}
@@ -115,6 +119,12 @@ func asProblem(err error) error {
 		return p
 	case errors.Is(err, store.ErrNotFound):
 		return problem(http.StatusNotFound, "nothing here has that name or id")
+	case errors.As(err, &limbs):
+		return limbProblem(limbs)
+	case errors.As(err, &rows):
+		return field(fmt.Sprintf("line %d, %s", rows.Line, rows.Column), rows.Given, rows.Expected, "bad_table")
+	case errors.As(err, &none):
+		return problem(http.StatusConflict, "nothing to take back on this day", FieldError{"revision", fmt.Sprint(none.Revision), "one made from another", "nothing_to_undo"})
 	case errors.As(err, &clash):
 		out := problem(http.StatusConflict, "it was changed meanwhile: both versions are kept here for you to choose from",
 			FieldError{"version", fmt.Sprint(clash.Given), fmt.Sprint(clash.Current), "version_clash"})
@@ -165,6 +175,26 @@ func warningsOf(ws []year.Problem) []FieldError {
 	out := []FieldError{}
 	for _, w := range ws {
 		out = append(out, FieldError{w.Field, w.Given, w.Expected, w.Code})
+	}
+	return out
+}
+
+// limbProblem maps all that is wrong with a limb map to one problem, a field error each.
+func limbProblem(ps limb.Problems) *Problem {
+	out := problem(http.StatusUnprocessableEntity, ps[0].Error())
+	if n := len(ps) - 1; n > 0 {
+		out.Detail += fmt.Sprintf(", and %d more", n)
+	}
+	for _, p := range ps {
+		where := p.Field
+		if p.Limb != "" {
+			where = p.Limb + "." + p.Field
+		}
+		given, expected, ok := strings.Cut(p.Message, " given, ")
+		if !ok {
+			given, expected = "this", p.Message
+		}
+		out.Errors = append(out.Errors, FieldError{where, given, strings.TrimSuffix(expected, " expected"), p.Code})
 	}
 	return out
 }

@@ -5,7 +5,10 @@ import (
 	"encoding/json"
 	"fmt"
 	"io"
+	"maps"
+	"slices"
 
+	"vertumna/core/limb"
 	"vertumna/core/pomology"
 	"vertumna/store"
 )
@@ -30,6 +33,8 @@ type ArchivedOrchard struct {
 	Trees   []store.Tree    `json:"trees"`
 	Journal []store.Entry   `json:"journal"`
 	Own     []store.OwnTask `json:"own_tasks"`
+
+	LimbMaps map[string][]store.LimbMap `json:"limb_maps,omitempty"` // by tree id, oldest revision first
 }
 
 // ArchiveError says what is wrong with an archive.
@@ -49,7 +54,17 @@ func Export(ctx context.Context, s *store.Store, slug string) (*Archive, error) 
 	if err != nil {
 		return nil, err
 	}
-	return &Archive{ArchiveFormat, ArchiveVersion, []ArchivedOrchard{{*c.Orchard, c.People, c.Trees, journal, c.Own}}}, nil
+	limbMaps := map[string][]store.LimbMap{}
+	for _, t := range c.Trees {
+		ms, err := s.Maps(ctx, t.ID)
+		if err != nil {
+			return nil, err
+		}
+		if len(ms) > 0 {
+			limbMaps[t.ID] = ms
+		}
+	}
+	return &Archive{ArchiveFormat, ArchiveVersion, []ArchivedOrchard{{*c.Orchard, c.People, c.Trees, journal, c.Own, limbMaps}}}, nil
 }
 
 // ReadArchive reads and checks an archive before anything is written. Error: *ArchiveError.
@@ -84,6 +99,16 @@ func (o *ArchivedOrchard) check(at string) error {
 			return &ArchiveError{fmt.Sprintf("%s.trees[%d].kind", at, j), t.Kind, "a kind of the table"}
 		}
 		trees[t.ID] = true
+	}
+	for _, id := range slices.Sorted(maps.Keys(o.LimbMaps)) {
+		if !trees[id] {
+			return &ArchiveError{at + ".limb_maps", id, "the id of a tree in the archive"}
+		}
+		for j := range o.LimbMaps[id] {
+			if _, err := limb.Check(o.LimbMaps[id][j].Doc); err != nil {
+				return &ArchiveError{fmt.Sprintf("%s.limb_maps[%s][%d]", at, id, j), err.Error(), "a sound limb map"}
+			}
+		}
 	}
 	for j, e := range o.Journal {
 		if e.TreeID != "" && !trees[e.TreeID] {
@@ -132,6 +157,9 @@ func importOne(ctx context.Context, s *store.Store, a ArchivedOrchard) (slug str
 			return "", err
 		}
 		ids[old] = a.Trees[i].ID
+		if err := s.RestoreMaps(ctx, a.Trees[i].ID, a.LimbMaps[old]); err != nil {
+			return "", err
+		}
 	}
 	for _, e := range inOrderOfCorrection(a.Journal) {
 		old := e.ID

@@ -18,7 +18,7 @@ type Entry struct {
 	TreeID    string      `json:"tree_id,omitempty" doc:"absent for the orchard's own jobs"`
 	Date      almanac.Day `json:"date"`
 	Season    int         `json:"season" readOnly:"true"`
-	Kind      string      `json:"kind" enum:"work,observed,measured,frost-night,seen,treatment,note,trouble,void" doc:"void annuls the entry it corrects"`
+	Kind      string      `json:"kind" enum:"work,observed,measured,frost-night,seen,treatment,note,trouble,end-tests,void" doc:"void annuls the entry it corrects"`
 	Corrects  string      `json:"corrects,omitempty" doc:"id of the entry this one corrects"`
 	Who       string      `json:"who,omitempty" maxLength:"500"`
 	Minutes   float64     `json:"minutes,omitempty" minimum:"0" maximum:"1440"`
@@ -46,10 +46,13 @@ type Entry struct {
 	Count     int         `json:"count,omitempty" minimum:"0" maximum:"100000"`
 	Treatment string      `json:"treatment,omitempty" maxLength:"500" doc:"what was used; 'none' is an answer"`
 	Note      string      `json:"note,omitempty" maxLength:"10000"`
-	Weather   *Weather    `json:"weather,omitempty"`
-	TreeStage string      `json:"tree_stage,omitempty" readOnly:"true"`
-	School    string      `json:"school,omitempty" readOnly:"true" doc:"the preset in force when it was logged"`
-	SchoolOwn string      `json:"school_own,omitempty" readOnly:"true" doc:"departures from it"`
+
+	EndTests map[string]string `json:"end_tests,omitempty" doc:"of a tree: see-through, hand, hat, ball, shake: passed or failed; low-flowers: seen or not-seen"`
+
+	Weather   *Weather `json:"weather,omitempty"`
+	TreeStage string   `json:"tree_stage,omitempty" readOnly:"true"`
+	School    string   `json:"school,omitempty" readOnly:"true" doc:"the preset in force when it was logged"`
+	SchoolOwn string   `json:"school_own,omitempty" readOnly:"true" doc:"departures from it"`
 }
 
 // Weather of the day of an entry, with its source.

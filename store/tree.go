@@ -33,7 +33,7 @@ type Tree struct {
 	Wires       bool              `json:"wires,omitempty"`
 	Planted     *almanac.Day      `json:"planted,omitempty" doc:"day of planting; absent when unknown"`
 	AsWhip      bool              `json:"as_whip,omitempty" doc:"planted as a bare whip"`
-	Form        string            `json:"form,omitempty" enum:"open-vase,low-bush,modified-leader,central-leader,wire-tiers,flat-fan,step-over,shrub"`
+	Form        string            `json:"form,omitempty" enum:"open-vase,low-bush,modified-leader,central-leader,wire-tiers,flat-fan,step-over,shrub,late-leader"`
 	Aim         string            `json:"aim,omitempty" enum:"build,hold,restrain,restore,retire" doc:"absent: decided from age and school"`
 	Habit       string            `json:"habit,omitempty" enum:"upright,spreading,weeping" doc:"absent: the kind's"`
 	X           float64           `json:"x" minimum:"-1000" maximum:"1000" doc:"metres east of the plot's south-west corner"`

@@ -261,3 +261,23 @@ func (f *finder) lateLeader(i int) bool {
 	}
 	return true
 }
+
+// EndTest is one of the tests a person makes when the cutting is done, or before it starts.
+type EndTest struct {
+	Slug, Name, How string
+	Words           [2]string // what it may have come to, the good one first
+}
+
+// EndTests lists the end tests (work page, fine point 16).
+func EndTests() []EndTest { return endTests }
+
+var passed = [2]string{"passed", "failed"}
+
+var endTests = []EndTest{
+	{"see-through", "See through it", "stand back: can you see what is behind the tree?", passed},
+	{"hand", "Swing a hand", "swing a hand between the limbs", passed},
+	{"hat", "Drop a hat", "drop a hat through the middle", passed},
+	{"ball", "Throw a ball", "throw a ball through the crown", passed},
+	{"shake", "Shake and listen", "shake each limb: does it knock on another?", passed},
+	{"low-flowers", "Flower twigs low inside", "look for flower twigs low inside the crown", [2]string{"seen", "not-seen"}},
+}

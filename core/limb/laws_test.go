@@ -222,3 +222,23 @@ func TestASketchCountsAsEstimatedUntilCorrected(t *testing.T) {
 	require.InDelta(t, 2.0/18, read(t, out).Completeness().Measured, 1e-9)
 	require.Greater(t, read(t, out).Completeness().Value, sketched.Value)
 }
+
+func TestRingsReadBackwardsGiveTheTreeOfTheYearBefore(t *testing.T) {
+	doc := vase()
+	for n := 0; n < 4; n++ {
+		m := read(t, doc)
+		before, err := m.YearBack()
+		require.NoError(t, err)
+		b := read(t, before)
+		require.Less(t, b.Height(), m.Height())
+		require.LessOrEqual(t, b.Len(), m.Len())
+		require.Equal(t, doc.Year-1, before.Year)
+		for i := range b.Axes {
+			now := m.Index(b.Axes[i].ID)
+			require.InDelta(t, m.RingYear(now, 0), b.RingYear(i, 0), 0, "the first ring grew in the same year")
+			require.InDeltaSlice(t, vec(m.Base(now)), vec(b.Base(i)), 1e-6)
+			require.Equal(t, limb.Estimated, b.Source(i, "length_cm"))
+		}
+		doc = before
+	}
+}

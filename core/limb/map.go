@@ -78,6 +78,9 @@ func (m *Map) Has(i int, tag string) bool { return slices.Contains(m.Axes[i].Tag
 // State returns the decision about a limb, nil where none was taken.
 func (m *Map) State(i int) *State { return m.Axes[i].written.State }
 
+// Note returns what a person wrote about a limb.
+func (m *Map) Note(i int) string { return m.Axes[i].written.Note }
+
 // Source returns where a value of a limb comes from; values filled in by rule count as estimated.
 func (m *Map) Source(i int, field string) Source {
 	a := &m.Axes[i]
@@ -141,10 +144,11 @@ func (m *Map) LeaderForm() bool {
 // Vase says whether the form is open in the middle; the late leader inside a vase keeps one limb there.
 func (m *Map) Vase() bool { return m.Form == pomology.OpenVase || m.Form == pomology.LateLeader }
 
-// RingYear is the growth year of ring k (0 at the base) of a limb; 0 where the map knows no year. Years have two names:
-// the year a ring grew, and the year after, when its wood fruits.
+// RingYear is the growth year of ring k (0 at the base) of a limb; 0 where the map knows no year, and on a limb that was
+// cut back or died in some year before, for its rings end then. Years have two names: the year a ring grew, and the year
+// after, when its wood fruits.
 func (m *Map) RingYear(i, k int) int {
-	if m.Year == 0 {
+	if m.Year == 0 || m.Axes[i].Tip != Growing && !m.Has(i, Fresh) {
 		return 0
 	}
 	last := m.Year - 1

@@ -355,6 +355,142 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orchards/{slug}/trees/{id}/map": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The tree on the bench: its map, drawn, and what is found on it */
+        get: operations["get-bench"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orchards/{slug}/trees/{id}/map/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What differs between two revisions */
+        get: operations["compare-maps"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orchards/{slug}/trees/{id}/map/edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Change the limb map */
+        post: operations["edit-limbs"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orchards/{slug}/trees/{id}/map/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A limb map from a file */
+        post: operations["import-limbs"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orchards/{slug}/trees/{id}/map/limbs/{limb}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A limb laid flat, with its buds */
+        get: operations["get-shoot"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orchards/{slug}/trees/{id}/map/line": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a quick line says */
+        post: operations["read-line"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orchards/{slug}/trees/{id}/map/sketch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A first sketch from a few numbers */
+        post: operations["sketch-tree"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orchards/{slug}/trees/{id}/map/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take back the last change */
+        post: operations["undo-limbs"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/orchards/{slug}/trees/{id}/plan": {
         parameters: {
             query?: never;
@@ -471,6 +607,9 @@ export interface components {
         };
         ArchivedOrchard: {
             journal: components["schemas"]["Entry"][] | null;
+            limb_maps?: {
+                [key: string]: components["schemas"]["LimbMap"][] | null;
+            };
             orchard: components["schemas"]["Orchard"];
             own_tasks: components["schemas"]["OwnTask"][] | null;
             people: components["schemas"]["Person"][] | null;
@@ -496,14 +635,142 @@ export interface components {
             state: string;
             title: string;
         };
+        BenchBody: {
+            can_undo: boolean;
+            day: string;
+            end_tests: components["schemas"]["EndTestBody"][];
+            facts: components["schemas"]["BenchFacts"];
+            /** @description in the order of work, lettered */
+            findings: components["schemas"]["FindingBody"][];
+            history: components["schemas"]["Revision"][];
+            /** @description carriers before what they carry */
+            limbs: components["schemas"]["DrawnLimb"][];
+            map?: components["schemas"]["Doc"];
+            mapped: boolean;
+            /** @description wanted at this age by its form */
+            outline: components["schemas"]["Outline"];
+            /** @description the tree as it was mapped in years before, latest first; two at most */
+            past: components["schemas"]["PastBody"][];
+            /** @description of the map shown; absent when there is none */
+            revision?: components["schemas"]["Revision"];
+            safety: string[];
+            /** @description what is known or usual, to start a sketch from */
+            suggest: components["schemas"]["SketchInput"];
+            tree: components["schemas"]["BenchTree"];
+            warnings: components["schemas"]["FieldError"][];
+        };
+        BenchFacts: {
+            /** Format: double */
+            buds_above: number;
+            /**
+             * Format: double
+             * @description flower buds within reach, full light taken
+             */
+            buds_within: number;
+            completeness: components["schemas"]["Completeness"];
+            /**
+             * Format: double
+             * @description widest that passes through the middle
+             */
+            cylinder_cm: number;
+            /** Format: double */
+            ground_m2: number;
+            /** Format: double */
+            height_cm: number;
+            leader_chain: string[];
+            /** Format: double */
+            leaf_m2: number;
+            /** Format: int64 */
+            limbs: number;
+            /** @enum {string} */
+            map_season: "dormant" | "summer";
+            passes: components["schemas"]["Passes"][];
+            sources: components["schemas"]["SourceCount"];
+            /** Format: double */
+            sphere_cm: number;
+            /** Format: double */
+            spread_cm: number;
+        };
+        BenchTree: {
+            /**
+             * Format: int64
+             * @description 0 unknown
+             */
+            age: number;
+            code: string;
+            form: string;
+            form_name: string;
+            /** @description what it bears on, in a sentence */
+            habit: string;
+            id: string;
+            kind: string;
+            kind_name: string;
+            name?: string;
+            /** Format: double */
+            reach_cm: number;
+        };
         CalendarBody: {
             address: string;
+        };
+        ChangeBody: {
+            after: string;
+            before: string;
+            field: string;
+            limb: string;
         };
         ChoiceMeta: {
             default: string;
             key: string;
             name: string;
             values: components["schemas"]["ValueMeta"][];
+        };
+        Completeness: {
+            /** Format: double */
+            described: number;
+            /** Format: double */
+            measured: number;
+            /** Format: double */
+            value: number;
+        };
+        Doc: {
+            /**
+             * Format: int64
+             * @description years since planting
+             */
+            age?: number;
+            form?: string;
+            limbs: components["schemas"]["Limb"][];
+            /**
+             * Format: double
+             * @description growth state, written by the core
+             */
+            reff?: number;
+            /**
+             * Format: double
+             * @description growth state, written by the core
+             */
+            rref?: number;
+            /**
+             * @description empty: dormant
+             * @enum {string}
+             */
+            season?: "dormant" | "summer";
+            species: string;
+            /**
+             * Format: int64
+             * @description of this format: 1
+             */
+            version?: number;
+            /**
+             * Format: double
+             * @description growth state, written by the core
+             */
+            vig?: number;
+            /**
+             * Format: int64
+             * @description the growth year that comes next (dormant) or runs (summer); 0: unknown
+             */
+            year?: number;
         };
         DocketBody: {
             closing: components["schemas"]["TaskBody"][];
@@ -516,6 +783,112 @@ export interface components {
             now: components["schemas"]["TaskBody"][];
             opening: components["schemas"]["TaskBody"][];
             wait: components["schemas"]["TaskBody"][];
+        };
+        DrawnLimb: {
+            /** Format: double */
+            angle_base_deg: number;
+            /** Format: double */
+            angle_tip_deg: number;
+            /** Format: double */
+            attach_cm: number;
+            /** Format: double */
+            azimuth_deg: number;
+            /** Format: double */
+            dead_from_cm?: number;
+            /** Format: int64 */
+            depth: number;
+            /** Format: double */
+            diameter_mm: number;
+            /**
+             * Format: double
+             * @description expected within reach, full light taken
+             */
+            flower_buds: number;
+            /** @description fields nobody measured */
+            guessed: string[];
+            id: string;
+            leads?: boolean;
+            /** Format: double */
+            length_cm: number;
+            marks: components["schemas"]["Mark"][];
+            note?: string;
+            parent?: string;
+            rings: components["schemas"]["DrawnRing"][];
+            /**
+             * Format: double
+             * @description of the crown, 0..1
+             */
+            share: number;
+            /** @enum {string} */
+            source: "measured" | "estimated" | "predicted";
+            sprout?: boolean;
+            state?: components["schemas"]["State"];
+            state_says?: string;
+            stations: number[];
+            sucker?: boolean;
+            tags: string[];
+            /** @enum {string} */
+            tip: "growing" | "cut" | "dead";
+            /** Format: double */
+            top_cm: number;
+            wounds: components["schemas"]["Wound"][];
+        };
+        DrawnRing: {
+            /** Format: int64 */
+            age: number;
+            /** @description what it bears the year after */
+            bears?: string;
+            /** Format: double */
+            from_cm: number;
+            /** Format: double */
+            to_cm: number;
+            /**
+             * Format: int64
+             * @description the year it grew; absent when the map knows none
+             */
+            year?: number;
+        };
+        Edit: {
+            /** Format: double */
+            at_cm?: number;
+            /** Format: double */
+            attach_cm?: number;
+            bud?: components["schemas"]["SeenBud"];
+            /**
+             * @description how the numbers came; empty: measured
+             * @enum {string}
+             */
+            by?: "measured" | "estimated";
+            clear?: string[];
+            /** @description the limb */
+            id?: string;
+            limb?: components["schemas"]["Limb"];
+            mark?: components["schemas"]["Mark"];
+            /** @enum {string} */
+            op: "add" | "set" | "tip" | "move" | "remove" | "mark" | "unmark" | "tag" | "untag" | "state" | "bud" | "cut";
+            parent?: string;
+            state?: components["schemas"]["State"];
+            tag?: string;
+            /** @description x east, y north, z up, cm */
+            tip?: number[];
+        };
+        EditsRequestBody: {
+            /**
+             * Format: int64
+             * @description the revision the edits were made on
+             */
+            based_on: number;
+            edits: components["schemas"]["Edit"][];
+            note?: string;
+        };
+        EndTestBody: {
+            how: string;
+            last?: string;
+            name: string;
+            on?: string;
+            slug: string;
+            /** @description the good answer first */
+            words: string[] | null;
         };
         Entry: {
             /** @description pest or sickness seen */
@@ -532,6 +905,10 @@ export interface components {
             date: string;
             /** @enum {string} */
             device?: "tie" | "spreader" | "weight" | "clothespin";
+            /** @description of a tree: see-through, hand, hat, ball, shake: passed or failed; low-flowers: seen or not-seen */
+            end_tests?: {
+                [key: string]: string;
+            };
             /** @description only dead or sick wood or suckers went */
             free_only?: boolean;
             /** Format: int64 */
@@ -549,7 +926,7 @@ export interface components {
              * @description void annuls the entry it corrects
              * @enum {string}
              */
-            kind: "work" | "observed" | "measured" | "frost-night" | "seen" | "treatment" | "note" | "trouble" | "void";
+            kind: "work" | "observed" | "measured" | "frost-night" | "seen" | "treatment" | "note" | "trouble" | "end-tests" | "void";
             /** Format: double */
             minutes?: number;
             note?: string;
@@ -601,6 +978,14 @@ export interface components {
             undo_for_s: number;
             warnings: components["schemas"]["FieldError"][];
         };
+        Fault: {
+            /** Format: int64 */
+            end: number;
+            expected: string;
+            given: string;
+            /** Format: int64 */
+            start: number;
+        };
         Feature: {
             /**
              * Format: double
@@ -625,6 +1010,31 @@ export interface components {
             expected: string;
             field: string;
             given: string;
+        };
+        FindingBody: {
+            /** @description limbs with the same fault that hang on the offending stretch */
+            also: string[];
+            /** Format: double */
+            at_cm: number;
+            code: string;
+            /** @description rests on numbers nobody measured */
+            estimated: boolean;
+            letter: string;
+            limb: string;
+            members: string[];
+            name: string;
+            /** @description x, y, z in cm */
+            place: number[] | null;
+            /** @description the numbers */
+            says: string;
+            /** Format: double */
+            severity: number;
+            source: string;
+            /** Format: int64 */
+            step: number;
+            where: string;
+            /** @description why it matters */
+            why: string;
         };
         FormAdvice: {
             form: string;
@@ -664,6 +1074,13 @@ export interface components {
         "Import-archiveResponse": {
             slugs: string[];
         };
+        ImportRequestBody: {
+            /** Format: int64 */
+            based_on: number;
+            /** @enum {string} */
+            format: "json" | "csv";
+            text: string;
+        };
         KindMeta: {
             bearing: string;
             bearing_means: string;
@@ -685,6 +1102,124 @@ export interface components {
             wood: string;
             /** Format: int64 */
             years_lived: number;
+        };
+        Limb: {
+            /** Format: double */
+            angle_base_deg?: number;
+            /** Format: double */
+            angle_tip_deg?: number;
+            /**
+             * Format: double
+             * @description along the parent from its base; a stem: height of its base
+             */
+            attach_cm?: number;
+            /** Format: double */
+            azimuth_deg?: number;
+            /**
+             * Format: double
+             * @description length without leaf or bud from the base
+             */
+            bare_cm?: number;
+            buds?: components["schemas"]["SeenBud"][];
+            /** @enum {string} */
+            device?: "none" | "bend" | "weight" | "spreader" | "tie";
+            /**
+             * Format: double
+             * @description at the base
+             */
+            diameter_mm?: number;
+            /** Format: double */
+            fruit_count?: number;
+            gaps?: components["schemas"]["Stretch"][];
+            id: string;
+            /** Format: double */
+            length_cm?: number;
+            marks?: components["schemas"]["Mark"][];
+            note?: string;
+            /**
+             * Format: double
+             * @description frozen own leaf, written by the core
+             */
+            own_d2_mm2?: number;
+            /** @description empty: a stem from the ground */
+            parent?: string;
+            /** @description extension per season, base to tip */
+            rings_cm?: number[];
+            /**
+             * @description of all values not named in sources; empty: measured
+             * @enum {string}
+             */
+            source?: "measured" | "estimated" | "predicted";
+            /** @description source by field name, where it differs */
+            sources?: {
+                [key: string]: string;
+            };
+            /** @description a water sprout */
+            sprout?: boolean;
+            spurs?: components["schemas"]["SpurCount"][];
+            state?: components["schemas"]["State"];
+            sucker?: boolean;
+            tags?: ("keep" | "favour" | "bark" | "leader" | "set" | "fresh")[];
+            /** @enum {string} */
+            tip?: "growing" | "cut" | "dead";
+            /** Format: double */
+            tip_diameter_mm?: number;
+            wounds?: components["schemas"]["Wound"][];
+            /**
+             * Format: double
+             * @description stems only: east of the origin
+             */
+            x_cm?: number;
+            /**
+             * Format: double
+             * @description stems only: north of the origin
+             */
+            y_cm?: number;
+        };
+        LimbMap: {
+            at: string;
+            /**
+             * Format: int64
+             * @description the revision it was made from; 0: none
+             */
+            based_on: number;
+            /** @enum {string} */
+            cause: "sketch" | "corrected" | "marked" | "cut" | "import" | "undo";
+            /** @description the day it shows the tree on */
+            date: string;
+            map: components["schemas"]["Doc"];
+            note?: string;
+            /** Format: int64 */
+            revision: number;
+        };
+        LimbYear: {
+            counted: boolean;
+            date: string;
+            /**
+             * Format: double
+             * @description spurs and fruit buds, counted or expected
+             */
+            fruit_buds_per_m: number;
+            /** Format: double */
+            laterals_per_m: number;
+            /** Format: double */
+            length_cm: number;
+        };
+        Mark: {
+            /**
+             * @description only with diseased
+             * @enum {string}
+             */
+            agent?: "canker" | "blight" | "rot" | "unknown";
+            /**
+             * Format: double
+             * @description distance from the limb's base, cm
+             */
+            at_cm: number;
+            /** @enum {string} */
+            kind: "dead" | "damaged" | "diseased" | "borer" | "rubbing" | "weak";
+            /** @description only with rubbing: the limb it rubs on */
+            other?: string;
         };
         Meta: {
             choices: components["schemas"]["ChoiceMeta"][];
@@ -711,6 +1246,39 @@ export interface components {
             /** @description of the other hemisphere, its months turned by half a year */
             mirrored: boolean;
             site: components["schemas"]["Site"];
+        };
+        NodeBody: {
+            /** Format: int64 */
+            age: number;
+            /** Format: double */
+            at_cm: number;
+            /**
+             * Format: double
+             * @description where it faces, seen from above
+             */
+            bearing_deg: number;
+            /** @enum {string} */
+            class?: "upper" | "under" | "outward" | "inward" | "right" | "left";
+            expected: string;
+            /** Format: double */
+            height_cm: number;
+            /** @enum {string} */
+            kind: "leaf" | "flower" | "mixed" | "triple" | "double" | "spur" | "latent" | "blind";
+            known: boolean;
+            /**
+             * Format: int64
+             * @description 0: the end bud
+             */
+            n: number;
+            /**
+             * Format: double
+             * @description -1 down to 1 up
+             */
+            rise: number;
+            /** Format: double */
+            roll_deg: number;
+            seen: boolean;
+            sure: boolean;
         };
         Orchard: {
             readonly id: string;
@@ -795,6 +1363,23 @@ export interface components {
             tree_id?: string;
             /** Format: int64 */
             readonly version: number;
+        };
+        Passes: {
+            /** Format: double */
+            cm: number;
+            name: string;
+            yes: boolean;
+        };
+        PastBody: {
+            date: string;
+            /** Format: double */
+            height_cm: number;
+            /** Format: int64 */
+            limbs: number;
+            /** @description stations of each limb, five numbers each */
+            lines: (number[] | null)[];
+            /** Format: int64 */
+            revision: number;
         };
         Person: {
             /**
@@ -942,6 +1527,41 @@ export interface components {
             title: string;
             type: string;
         };
+        QuickBody: {
+            edits: components["schemas"]["Edit"][];
+            faults: components["schemas"]["Fault"][];
+            reads: components["schemas"]["Read"][];
+        };
+        QuickRequestBody: {
+            line: string;
+            /** @description the limb in hand */
+            selected?: string;
+        };
+        Read: {
+            /** Format: int64 */
+            end: number;
+            field: string;
+            /** Format: int64 */
+            start: number;
+            text?: string;
+            /** Format: double */
+            value: number;
+        };
+        Revision: {
+            at: string;
+            /**
+             * Format: int64
+             * @description the revision it was made from; 0: none
+             */
+            based_on: number;
+            /** @enum {string} */
+            cause: "sketch" | "corrected" | "marked" | "cut" | "import" | "undo";
+            /** @description the day it shows the tree on */
+            date: string;
+            note?: string;
+            /** Format: int64 */
+            revision: number;
+        };
         Says: {
             anchor?: string;
             choice?: string;
@@ -963,6 +1583,40 @@ export interface components {
             };
             /** @description slug of a preset */
             preset: string;
+        };
+        SeenBud: {
+            /** Format: double */
+            at_cm: number;
+            /** @description the kind seen, where it differs from the one expected */
+            kind?: string;
+            /**
+             * Format: double
+             * @description 0 upper, 90 right, 180 under, 270 left; absent: only the kind was seen
+             */
+            roll_deg?: number;
+        };
+        ShootBody: {
+            /**
+             * Format: double
+             * @description where the part shown starts
+             */
+            from_cm: number;
+            /** @description a bud's facing was seen, and the rest follow from it */
+            known: boolean;
+            /** Format: double */
+            length_cm: number;
+            limb: string;
+            nodes: components["schemas"]["NodeBody"][];
+            /**
+             * Format: double
+             * @description bearing that is outward here
+             */
+            outward_deg: number;
+            rings: components["schemas"]["DrawnRing"][];
+            /** @description what the bearing habit means for this shoot */
+            says: string;
+            /** @description how the limb was clothed, year by year */
+            years: components["schemas"]["LimbYear"][];
         };
         Site: {
             /** Format: double */
@@ -992,9 +1646,79 @@ export interface components {
             /** Format: double */
             spread_m: number;
         };
+        SketchInput: {
+            /** Format: int64 */
+            age: number;
+            /** @description of the scaffolds, as far as known */
+            azimuths?: number[];
+            /** @description planted for practice */
+            faults?: string[];
+            form: string;
+            /** Format: double */
+            height_cm: number;
+            /**
+             * Format: double
+             * @description flat forms: the direction the arms run; 90 unless given
+             */
+            plane_az?: number;
+            /** Format: int64 */
+            scaffolds: number;
+            season?: string;
+            /** Format: int64 */
+            seed: number;
+            species: string;
+            /** Format: double */
+            spread_cm: number;
+            /** Format: double */
+            trunk_mm: number;
+            /** Format: int64 */
+            year?: number;
+        };
+        SketchRequestBody: {
+            /**
+             * Format: int64
+             * @description the revision in sight; 0 when there is none
+             */
+            based_on: number;
+            sketch: components["schemas"]["SketchInput"];
+        };
+        SourceCount: {
+            /** Format: int64 */
+            estimated: number;
+            /** Format: int64 */
+            measured: number;
+            /** Format: int64 */
+            predicted: number;
+        };
         SourceMeta: {
             from: string;
             table: string;
+        };
+        SpurCount: {
+            /** Format: double */
+            count: number;
+            /** Format: double */
+            from_cm: number;
+            /** Format: double */
+            to_cm: number;
+        };
+        State: {
+            /**
+             * Format: date
+             * @description the day to look again
+             */
+            due?: string;
+            /** @enum {string} */
+            kind: "undecided" | "temporary" | "successor" | "one-season" | "protected" | "tied" | "extending" | "finished" | "left-to-bend";
+            /** @description with successor: the limb named to follow */
+            limb?: string;
+            reason?: string;
+        };
+        Stretch: {
+            /** Format: double */
+            from_cm: number;
+            /** Format: double */
+            to_cm: number;
         };
         TaskBody: {
             cautions: string[];
@@ -1072,7 +1796,7 @@ export interface components {
             /** @description its size was estimated, not measured */
             estimated?: boolean;
             /** @enum {string} */
-            form?: "open-vase" | "low-bush" | "modified-leader" | "central-leader" | "wire-tiers" | "flat-fan" | "step-over" | "shrub";
+            form?: "open-vase" | "low-bush" | "modified-leader" | "central-leader" | "wire-tiers" | "flat-fan" | "step-over" | "shrub" | "late-leader";
             gone?: string;
             /** @enum {string} */
             gone_why?: "lost" | "moved" | "removed" | "mistake";
@@ -1210,6 +1934,13 @@ export interface components {
             /** Format: int64 */
             version: number;
         };
+        UndoRequestBody: {
+            /**
+             * Format: int64
+             * @description the revision to take back
+             */
+            revision: number;
+        };
         ValueMeta: {
             against: string;
             /** @description site classes it suits best */
@@ -1229,6 +1960,16 @@ export interface components {
             tmax_c?: number;
             /** Format: double */
             tmin_c?: number;
+        };
+        Wound: {
+            /** Format: double */
+            at_cm: number;
+            closed?: boolean;
+            /** Format: double */
+            d_mm: number;
+            fresh?: boolean;
+            /** Format: int64 */
+            year?: number;
         };
     };
     responses: never;
@@ -2233,6 +2974,307 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-bench": {
+        parameters: {
+            query?: {
+                /** @description the day shown; absent: today */
+                day?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "compare-maps": {
+        parameters: {
+            query: {
+                from: number;
+                to: number;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeBody"][];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "edit-limbs": {
+        parameters: {
+            query?: {
+                /** @description the day shown; absent: today */
+                day?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EditsRequestBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "import-limbs": {
+        parameters: {
+            query?: {
+                /** @description the day shown; absent: today */
+                day?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ImportRequestBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-shoot": {
+        parameters: {
+            query?: {
+                /** @description the day shown; absent: today */
+                day?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+                limb: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShootBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "read-line": {
+        parameters: {
+            query?: {
+                /** @description the day shown; absent: today */
+                day?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["QuickRequestBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QuickBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "sketch-tree": {
+        parameters: {
+            query?: {
+                /** @description the day shown; absent: today */
+                day?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SketchRequestBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "undo-limbs": {
+        parameters: {
+            query?: {
+                /** @description the day shown; absent: today */
+                day?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UndoRequestBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchBody"];
+                };
             };
             /** @description Error */
             default: {

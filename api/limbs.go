@@ -1,0 +1,430 @@
+package api
+
+import (
+	"bytes"
+	"context"
+	"fmt"
+	"math"
+	"net/http"
+	"strings"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/go-chi/chi/v5"
+
+	"vertumna/core/almanac"
+	"vertumna/core/growth"
+	"vertumna/core/limb"
+	"vertumna/core/quickline"
+	"vertumna/core/year"
+	"vertumna/exchange"
+	"vertumna/store"
+)
+
+// BenchInput names a tree and the day shown.
+type BenchInput struct {
+	IDInput
+	Day string `query:"day" doc:"the day shown; absent: today"`
+}
+
+func (in *BenchInput) day() (almanac.Day, error) {
+	if in.Day == "" {
+		return almanac.NoDay, nil
+	}
+	return almanac.ParseDay(in.Day)
+}
+
+// BenchOutput is the answer of bench operations.
+type BenchOutput struct{ Body *BenchBody }
+
+// SketchRequest makes a first sketch, or another.
+type SketchRequest struct {
+	BenchInput
+	Body struct {
+		BasedOn int                `json:"based_on" doc:"the revision in sight; 0 when there is none"`
+		Sketch  growth.SketchInput `json:"sketch"`
+	}
+}
+
+// EditsRequest changes a limb map.
+type EditsRequest struct {
+	BenchInput
+	Body struct {
+		BasedOn int         `json:"based_on" doc:"the revision the edits were made on"`
+		Edits   []limb.Edit `json:"edits" nullable:"false" minItems:"1" maxItems:"200"`
+		Note    string      `json:"note,omitempty" maxLength:"2000"`
+	}
+}
+
+// UndoRequest takes back the last change.
+type UndoRequest struct {
+	BenchInput
+	Body struct {
+		Revision int `json:"revision" doc:"the revision to take back"`
+	}
+}
+
+// ImportRequest reads a limb map from a file.
+type ImportRequest struct {
+	BenchInput
+	Body struct {
+		BasedOn int    `json:"based_on"`
+		Format  string `json:"format" enum:"json,csv"`
+		Text    string `json:"text"`
+	}
+}
+
+// QuickRequest asks what a quick line says.
+type QuickRequest struct {
+	BenchInput
+	Body struct {
+		Line     string `json:"line" maxLength:"500"`
+		Selected string `json:"selected,omitempty" doc:"the limb in hand"`
+	}
+}
+
+// ShootInput asks for the buds of a limb.
+type ShootInput struct {
+	BenchInput
+	Limb string `path:"limb"`
+}
+
+// CompareInput asks what differs between two revisions.
+type CompareInput struct {
+	IDInput
+	From int `query:"from" required:"true"`
+	To   int `query:"to" required:"true"`
+}
+
+func (s *server) registerLimbs(api huma.API) {
+	const base = "/api/orchards/{slug}/trees/{id}/map"
+	op(api, http.MethodGet, base, "get-bench", "The tree on the bench: its map, drawn, and what is found on it", func(ctx context.Context, in *BenchInput) (*BenchOutput, error) {
+		return s.onBench(ctx, in, nil)
+	})
+	op(api, http.MethodPost, base+"/sketch", "sketch-tree", "A first sketch from a few numbers", func(ctx context.Context, in *SketchRequest) (*BenchOutput, error) {
+		return s.onBench(ctx, &in.BenchInput, func(b *standing) (*store.LimbMap, error) {
+			sk := in.Body.Sketch
+			sk.Year, sk.Season = year.MapSeason(b.day, b.south)
+			doc, err := growth.Sketch(sk)
+			return &store.LimbMap{Revision: store.Revision{BasedOn: in.Body.BasedOn, Cause: store.CauseSketch}, Doc: doc}, err
+		})
+	})
+	op(api, http.MethodPost, base+"/edits", "edit-limbs", "Change the limb map", func(ctx context.Context, in *EditsRequest) (*BenchOutput, error) {
+		return s.onBench(ctx, &in.BenchInput, func(b *standing) (*store.LimbMap, error) { return s.edited(ctx, b, in) })
+	}, maxArchive)
+	op(api, http.MethodPost, base+"/undo", "undo-limbs", "Take back the last change", func(ctx context.Context, in *UndoRequest) (*BenchOutput, error) {
+		day, err := in.day()
+		if err != nil {
+			return nil, err
+		}
+		b, err := s.stand(ctx, in.Slug, in.ID, day)
+		if err != nil {
+			return nil, err
+		}
+		if _, err := s.Store.UndoMap(ctx, b.contents.Orchard.ID, in.ID, in.Body.Revision, b.day); err != nil {
+			return nil, err
+		}
+		out, err := s.bench(ctx, b)
+		return &BenchOutput{out}, err
+	})
+	op(api, http.MethodPost, base+"/import", "import-limbs", "A limb map from a file", func(ctx context.Context, in *ImportRequest) (*BenchOutput, error) {
+		return s.onBench(ctx, &in.BenchInput, func(b *standing) (*store.LimbMap, error) {
+			doc, err := s.imported(b, in.Body.Format, in.Body.Text)
+			return &store.LimbMap{Revision: store.Revision{BasedOn: in.Body.BasedOn, Cause: store.CauseImport}, Doc: doc}, err
+		})
+	}, maxArchive)
+	op(api, http.MethodPost, base+"/line", "read-line", "What a quick line says", s.quickLine)
+	op(api, http.MethodGet, base+"/limbs/{limb}", "get-shoot", "A limb laid flat, with its buds", s.shoot)
+	op(api, http.MethodGet, base+"/compare", "compare-maps", "What differs between two revisions", s.compareMaps)
+}
+
+// onBench writes a new revision, if one is made, and shows the tree.
+func (s *server) onBench(ctx context.Context, in *BenchInput, write func(*standing) (*store.LimbMap, error)) (*BenchOutput, error) {
+	day, err := in.day()
+	if err != nil {
+		return nil, err
+	}
+	b, err := s.stand(ctx, in.Slug, in.ID, day)
+	if err != nil {
+		return nil, err
+	}
+	if write != nil {
+		if today := s.Today(); b.day > today { // nobody measures a tree of days to come
+			b.day = today
+		}
+		m, err := write(b)
+		if err != nil {
+			return nil, err
+		}
+		m.Date = b.day
+		if err := s.Store.SaveMap(ctx, b.contents.Orchard.ID, in.ID, m); err != nil {
+			return nil, err
+		}
+	}
+	out, err := s.bench(ctx, b)
+	return &BenchOutput{out}, err
+}
+
+func (s *server) edited(ctx context.Context, b *standing, in *EditsRequest) (*store.LimbMap, error) {
+	kept, err := s.Store.MapAsOf(ctx, in.ID, b.day)
+	if err != nil {
+		return nil, err
+	}
+	doc, err := limb.Apply(kept.Doc, in.Body.Edits...)
+	if err != nil {
+		return nil, err
+	}
+	cause := store.CauseMark
+	for _, e := range in.Body.Edits {
+		switch e.Op {
+		case "cut":
+			cause = store.CauseCut
+		case "add", "set", "tip", "move", "remove":
+			if cause != store.CauseCut {
+				cause = store.CauseCorrect
+			}
+		}
+	}
+	return &store.LimbMap{Revision: store.Revision{BasedOn: in.Body.BasedOn, Cause: cause, Note: in.Body.Note}, Doc: doc}, nil
+}
+
+func (s *server) imported(b *standing, format, text string) (limb.Doc, error) {
+	y, season := year.MapSeason(b.day, b.south)
+	base := limb.Doc{Species: b.core.Kind.Slug, Form: b.core.Form, Age: b.age(), Year: y, Season: season}
+	var doc limb.Doc
+	var err error
+	if format == "csv" {
+		doc, err = exchange.ReadLimbsCSV(strings.NewReader(text), base)
+	} else {
+		var m *limb.Map
+		if m, err = limb.Read([]byte(text)); m != nil {
+			doc, err = limb.Parse([]byte(text))
+		}
+	}
+	if err != nil {
+		return doc, err
+	}
+	if doc.Species != b.core.Kind.Slug {
+		return doc, limb.Problems{{Code: "E_SPECIES", Field: "species", Message: fmt.Sprintf("%q given, a map of this tree's kind, %q, expected", doc.Species, b.core.Kind.Slug)}}
+	}
+	return doc, nil
+}
+
+func (s *server) quickLine(ctx context.Context, in *QuickRequest) (*struct{ Body QuickBody }, error) {
+	day, err := in.day()
+	if err != nil {
+		return nil, err
+	}
+	b, err := s.stand(ctx, in.Slug, in.ID, day)
+	if err != nil {
+		return nil, err
+	}
+	kept, err := s.Store.MapAsOf(ctx, in.ID, b.day)
+	if err != nil {
+		return nil, err
+	}
+	r := quickline.Parse(in.Body.Line, kept.Doc, in.Body.Selected, quickline.Units(b.contents.Orchard.Units))
+	if len(r.Edits) > 0 { // what the map would refuse is told while the line is still being written
+		if _, err := limb.Apply(kept.Doc, r.Edits...); err != nil {
+			end := len(in.Body.Line)
+			r.Faults = append(r.Faults, quickline.Fault{Start: 0, End: end, Given: in.Body.Line, Expected: err.Error()})
+			r.Edits = []limb.Edit{}
+		}
+	}
+	return &struct{ Body QuickBody }{QuickBody{r}}, nil
+}
+
+// stripRings is how many rings of a limb the bud strip shows, the youngest.
+const stripRings = 2
+
+func (s *server) shoot(ctx context.Context, in *ShootInput) (*struct{ Body ShootBody }, error) {
+	day, err := in.day()
+	if err != nil {
+		return nil, err
+	}
+	b, err := s.stand(ctx, in.Slug, in.ID, day)
+	if err != nil {
+		return nil, err
+	}
+	kept, err := s.Store.MapAsOf(ctx, in.ID, b.day)
+	if err != nil {
+		return nil, err
+	}
+	m, err := limb.Check(kept.Doc)
+	if err != nil {
+		return nil, err
+	}
+	i := m.Index(in.Limb)
+	if i < 0 {
+		return nil, store.ErrNotFound
+	}
+	out := b.laidFlat(m, i)
+	out.Years, err = s.limbYears(ctx, in.ID, in.Limb, b)
+	return &struct{ Body ShootBody }{out}, err
+}
+
+func (b *standing) laidFlat(m *limb.Map, i int) ShootBody {
+	a := &m.Axes[i]
+	first := max(0, len(a.Rings)-stripRings)
+	out := ShootBody{Limb: a.ID, Length: round1(a.L), From: round1(a.RingStart(first)), Nodes: []NodeBody{}, Rings: rings(m, i)[first:], Years: []LimbYear{}}
+	_, o := m.Outward(i, m.At(i, a.L/2))
+	out.Outward = bearingOf(o)
+	fruiting := 0
+	for k := first; k < len(a.Rings); k++ {
+		for _, n := range m.Nodes(i, k, nil) {
+			out.Known = out.Known || n.Known
+			out.Nodes = append(out.Nodes, nodeBody(m, i, n))
+			if n.Kind.Fruits() {
+				fruiting++
+			}
+		}
+	}
+	out.Says = b.speaker.BearingHere(m.Kind.Growth.Bearing, fruiting, len(out.Nodes))
+	return out
+}
+
+func bearingOf(v limb.Vec) float64 {
+	return math.Round(math.Mod(math.Atan2(v.X, v.Y)*180/math.Pi+360, 360))
+}
+
+func nodeBody(m *limb.Map, i int, n limb.Node) NodeBody {
+	return NodeBody{
+		N: n.N, AtCM: round1(n.At), Age: n.Age, Kind: string(n.Kind), Expected: string(n.Expected), Seen: n.Seen, Known: n.Known,
+		Roll: round1(n.Roll), Bearing: bearingOf(n.Facing), Rise: math.Round(100*n.Facing.Z) / 100, Class: string(n.Class), Sure: n.Sure,
+		HeightCM: round1(m.At(i, n.At).Z),
+	}
+}
+
+// limbYears tells how a limb was clothed in each growth year it was mapped in.
+func (s *server) limbYears(ctx context.Context, treeID, id string, b *standing) ([]LimbYear, error) {
+	history, err := s.Store.MapHistory(ctx, treeID)
+	if err != nil {
+		return nil, err
+	}
+	out := []LimbYear{}
+	seen := map[int]bool{}
+	for _, r := range history {
+		y := year.SeasonOf(r.Date, b.south)
+		if r.Date > b.day || seen[y] {
+			continue
+		}
+		kept, err := s.Store.MapRevision(ctx, treeID, r.Revision)
+		if err != nil {
+			return nil, err
+		}
+		m, err := limb.Check(kept.Doc)
+		if err != nil || m.Index(id) < 0 {
+			continue
+		}
+		seen[y] = true
+		i := m.Index(id)
+		a := &m.Axes[i]
+		metres := a.L / 100
+		out = append(out, LimbYear{
+			Date: r.Date, Length: round1(a.L), Laterals: round1(float64(len(a.Children)) / metres),
+			FruitBuds: round1(m.FlowerBuds(i, nil, nil) / metres), Counted: len(a.Spurs) > 0,
+		})
+	}
+	return out, nil
+}
+
+func (s *server) compareMaps(ctx context.Context, in *CompareInput) (*struct {
+	Body []ChangeBody `nullable:"false"`
+}, error,
+) {
+	o, err := s.Store.Orchard(ctx, in.Slug)
+	if err != nil {
+		return nil, err
+	}
+	if _, err := s.Store.Tree(ctx, o.ID, in.ID); err != nil {
+		return nil, err
+	}
+	from, err := s.Store.MapRevision(ctx, in.ID, in.From)
+	if err != nil {
+		return nil, err
+	}
+	to, err := s.Store.MapRevision(ctx, in.ID, in.To)
+	if err != nil {
+		return nil, err
+	}
+	out := []ChangeBody{}
+	for _, c := range limb.Compare(from.Doc, to.Doc) {
+		out = append(out, ChangeBody(c))
+	}
+	return &struct {
+		Body []ChangeBody `nullable:"false"`
+	}{out}, nil
+}
+
+// limbFormats are the files a limb map is given out as.
+var limbFormats = map[string]struct{ mime, end string }{
+	"json": {"application/json", "json"}, "csv": {"text/csv; charset=utf-8", "csv"}, "mtg": {"text/plain; charset=utf-8", "mtg"}, "gltf": {"model/gltf+json", "gltf"},
+}
+
+// downloadLimbs writes a limb map as a file.
+func (s *server) downloadLimbs(w http.ResponseWriter, r *http.Request) {
+	format := chi.URLParam(r, "format")
+	f, ok := limbFormats[format]
+	if !ok {
+		http.Error(w, "format: "+format+" given, json, csv, mtg or gltf expected", http.StatusNotFound)
+		return
+	}
+	in := BenchInput{IDInput: IDInput{SlugInput: SlugInput{Slug: chi.URLParam(r, "slug")}, ID: chi.URLParam(r, "id")}, Day: r.URL.Query().Get("day")}
+	text, name, err := s.limbFile(r.Context(), &in, format)
+	if err != nil {
+		status := http.StatusInternalServerError
+		if p, ok := asProblem(err).(*Problem); ok {
+			status = p.Status
+		}
+		http.Error(w, "no map of this tree on that day", status)
+		return
+	}
+	w.Header().Set("Content-Type", f.mime)
+	w.Header().Set("Content-Disposition", fmt.Sprintf(`attachment; filename="limbs-%s.%s"`, name, f.end))
+	_, _ = w.Write(text)
+}
+
+func (s *server) limbFile(ctx context.Context, in *BenchInput, format string) (text []byte, name string, err error) {
+	day, err := in.day()
+	if err != nil {
+		return nil, "", err
+	}
+	b, err := s.stand(ctx, in.Slug, in.ID, day)
+	if err != nil {
+		return nil, "", err
+	}
+	kept, err := s.Store.MapAsOf(ctx, in.ID, b.day)
+	if err != nil {
+		return nil, "", err
+	}
+	var out bytes.Buffer
+	m, err := limb.Check(kept.Doc)
+	if err != nil {
+		return nil, "", err
+	}
+	switch format {
+	case "csv":
+		err = exchange.LimbsCSV(&out, kept.Doc)
+	case "mtg":
+		err = exchange.LimbsMTG(&out, m)
+	case "gltf":
+		err = exchange.LimbsGLTF(&out, strings.TrimSpace(b.tree.Code+" "+b.tree.Name), m)
+	default:
+		err = exchange.LimbsJSON(&out, kept.Doc)
+	}
+	return out.Bytes(), safeFileName(b.tree.Code), err
+}
+
+func safeFileName(s string) string {
+	s = strings.Map(func(r rune) rune {
+		if r >= 'a' && r <= 'z' || r >= 'A' && r <= 'Z' || r >= '0' && r <= '9' {
+			return r
+		}
+		return '-'
+	}, s)
+	return strings.Trim(s, "-")
+}
+
+func limbSchema(w http.ResponseWriter, _ *http.Request) {
+	w.Header().Set("Content-Type", "application/schema+json")
+	_, _ = w.Write(exchange.LimbMapSchema)
+}

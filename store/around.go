@@ -1,0 +1,99 @@
+package store
+
+import (
+	"math"
+
+	"vertumna/core/almanac"
+	"vertumna/core/find"
+	"vertumna/core/pomology"
+	"vertumna/core/year"
+)
+
+// Numbers of what stands round a tree; our estimates.
+const (
+	crownFoot   = 0.25 // a neighbour's crown starts at this part of its height
+	thinWallCM  = 20   // a wall or fence is this thick
+	hedgeWideCM = 60
+	pathWideCM  = 80
+	wallTopCM   = 180
+)
+
+// Around is what stands round a tree on a day, seen from its trunk: paths, walls and the crowns of other trees; cm, x east,
+// y north.
+func (c *Contents) Around(t *year.Tree, trees []year.Tree, day almanac.Day) find.Yard {
+	var out find.Yard
+	sin, cos := math.Sincos(c.Orchard.Plot.NorthDeg * math.Pi / 180)
+	here := func(x, y float64) [2]float64 { // the plan's own axes turned to the compass
+		dx, dy := 100*(x-t.X), 100*(y-t.Y)
+		return [2]float64{dx*cos + dy*sin, dy*cos - dx*sin}
+	}
+	for _, f := range c.Orchard.Plot.Features {
+		pts := make([][2]float64, len(f.Points))
+		for i, p := range f.Points {
+			pts[i] = here(p.X, p.Y)
+		}
+		name := f.Name
+		if name == "" {
+			name = f.Kind
+		}
+		wide := map[string]float64{"path": pathWideCM, "hedge": hedgeWideCM}[f.Kind]
+		if f.WidthM > 0 {
+			wide = 100 * f.WidthM
+		}
+		switch f.Kind {
+		case "path":
+			for _, strip := range strips(pts, wide) {
+				out.Paths = append(out.Paths, find.Path{Name: name, Polygon: strip})
+			}
+		case "wall", "fence", "hedge", "shed":
+			top := 100 * f.HeightM
+			if top == 0 {
+				top = wallTopCM
+			}
+			shapes := strips(pts, math.Max(wide, thinWallCM))
+			if f.Kind == "shed" && len(pts) > 2 {
+				shapes = [][][2]float64{pts}
+			}
+			for _, s := range shapes {
+				out.Walls = append(out.Walls, find.Wall{Name: name, Polygon: s, TopCM: top})
+			}
+		}
+	}
+	for i := range trees {
+		o := &trees[i]
+		spread, _ := o.Crown()
+		stands := (!o.Planted.Known() || o.Planted <= day) && (!o.Gone.Known() || o.Gone > day)
+		if o.ID == t.ID || !stands || o.HeightM == 0 || o.Elsewhere {
+			continue
+		}
+		at := here(o.X, o.Y)
+		out.Neighbours = append(out.Neighbours, find.Crown{
+			Name: o.Code, X: at[0], Y: at[1], R: 50 * spread, Z0: crownFoot * 100 * o.HeightM, Z1: 100 * o.HeightM,
+		})
+	}
+	return out
+}
+
+// strips widens a line of points into a four-cornered shape for each of its stretches.
+func strips(pts [][2]float64, wide float64) [][][2]float64 {
+	var out [][][2]float64
+	for i := 1; i < len(pts); i++ {
+		a, b := pts[i-1], pts[i]
+		dx, dy := b[0]-a[0], b[1]-a[1]
+		l := math.Hypot(dx, dy)
+		if l == 0 {
+			continue
+		}
+		nx, ny := -dy/l*wide/2, dx/l*wide/2
+		out = append(out, [][2]float64{{a[0] + nx, a[1] + ny}, {b[0] + nx, b[1] + ny}, {b[0] - nx, b[1] - ny}, {a[0] - nx, a[1] - ny}})
+	}
+	return out
+}
+
+// FindOptions are the thresholds for a tree: the school's and the person's.
+func (c *Contents) FindOptions(t *year.Tree, school pomology.Resolved, fingertipCM, ceilingCM float64) find.Options {
+	reach, _ := school.ReachM(fingertipCM, ceilingCM)
+	o := find.ForSchool(school, t.Kind, 100*reach)
+	o.Vigour = t.Class
+	return o
+}

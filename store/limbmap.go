@@ -1,0 +1,209 @@
+package store
+
+import (
+	"context"
+	"database/sql"
+	"encoding/json"
+	"errors"
+	"fmt"
+
+	"vertumna/core/almanac"
+	"vertumna/core/limb"
+)
+
+// Causes of a revision of a limb map.
+const (
+	CauseSketch  = "sketch"
+	CauseCorrect = "corrected"
+	CauseMark    = "marked"
+	CauseCut     = "cut"
+	CauseImport  = "import"
+	CauseUndo    = "undo"
+)
+
+// Revision says when and why a limb map was written.
+type Revision struct {
+	Revision int         `json:"revision"`
+	BasedOn  int         `json:"based_on" doc:"the revision it was made from; 0: none"`
+	Date     almanac.Day `json:"date" doc:"the day it shows the tree on"`
+	At       string      `json:"at"`
+	Cause    string      `json:"cause" enum:"sketch,corrected,marked,cut,import,undo"`
+	Note     string      `json:"note,omitempty"`
+}
+
+// LimbMap is one revision of a tree's limb map.
+type LimbMap struct {
+	Revision
+	Doc limb.Doc `json:"map"`
+}
+
+const mapColumns = "revision, based_on, date, at, cause, note"
+
+// MapAsOf is the limb map of a tree as of a day: the latest revision of the latest day up to it. Error: ErrNotFound.
+func (s *Store) MapAsOf(ctx context.Context, treeID string, day almanac.Day) (*LimbMap, error) {
+	return readMap(s.db.QueryRowContext(ctx, "SELECT "+mapColumns+", body FROM limb_maps WHERE tree_id = ? AND date <= ? ORDER BY date DESC, revision DESC LIMIT 1",
+		treeID, day.String()))
+}
+
+// MapRevision is one revision of a tree's limb map. Error: ErrNotFound.
+func (s *Store) MapRevision(ctx context.Context, treeID string, revision int) (*LimbMap, error) {
+	return readMap(s.db.QueryRowContext(ctx, "SELECT "+mapColumns+", body FROM limb_maps WHERE tree_id = ? AND revision = ?", treeID, revision))
+}
+
+func readMap(row *sql.Row) (*LimbMap, error) {
+	var m LimbMap
+	var date, body string
+	err := row.Scan(&m.Revision.Revision, &m.BasedOn, &date, &m.At, &m.Cause, &m.Note, &body)
+	if errors.Is(err, sql.ErrNoRows) {
+		return nil, ErrNotFound
+	}
+	if err != nil {
+		return nil, err
+	}
+	if m.Date, err = almanac.ParseDay(date); err != nil {
+		return nil, err
+	}
+	return &m, json.Unmarshal([]byte(body), &m.Doc)
+}
+
+// MapHistory lists the revisions of a tree's limb map, latest day first.
+func (s *Store) MapHistory(ctx context.Context, treeID string) ([]Revision, error) {
+	rs, err := s.db.QueryContext(ctx, "SELECT "+mapColumns+" FROM limb_maps WHERE tree_id = ? ORDER BY date DESC, revision DESC", treeID)
+	if err != nil {
+		return nil, err
+	}
+	defer func() { _ = rs.Close() }()
+	out := []Revision{}
+	for rs.Next() {
+		var r Revision
+		var date string
+		if err := rs.Scan(&r.Revision, &r.BasedOn, &date, &r.At, &r.Cause, &r.Note); err != nil {
+			return nil, err
+		}
+		if r.Date, err = almanac.ParseDay(date); err != nil {
+			return nil, err
+		}
+		out = append(out, r)
+	}
+	return out, rs.Err()
+}
+
+// SaveMap writes a new revision of a tree's limb map. It must be based on the map as of its date: another written
+// meanwhile is a *Clash that holds it. A first map is based on 0.
+func (s *Store) SaveMap(ctx context.Context, orchardID, treeID string, m *LimbMap) error {
+	m.Doc.Version = limb.FormatVersion
+	body, err := json.Marshal(m.Doc)
+	if err != nil {
+		return err
+	}
+	return s.tx(ctx, func(tx *sql.Tx) error {
+		if err := touch(ctx, tx, orchardID); err != nil {
+			return err
+		}
+		now := 0
+		var nowBody sql.NullString
+		err := tx.QueryRowContext(ctx, "SELECT revision, body FROM limb_maps WHERE tree_id = ? AND date <= ? ORDER BY date DESC, revision DESC LIMIT 1",
+			treeID, m.Date.String()).Scan(&now, &nowBody)
+		if err != nil && !errors.Is(err, sql.ErrNoRows) {
+			return err
+		}
+		if now != m.BasedOn {
+			return &Clash{Given: m.BasedOn, Current: now, Body: json.RawMessage(nowBody.String)}
+		}
+		return s.addRevision(ctx, tx, treeID, m, string(body))
+	})
+}
+
+func (s *Store) addRevision(ctx context.Context, tx *sql.Tx, treeID string, m *LimbMap, body string) error {
+	if err := tx.QueryRowContext(ctx, "SELECT coalesce(max(revision), 0) + 1 FROM limb_maps WHERE tree_id = ?", treeID).Scan(&m.Revision.Revision); err != nil {
+		return err
+	}
+	if m.At == "" {
+		m.At = s.stamp()
+	}
+	_, err := tx.ExecContext(ctx, "INSERT INTO limb_maps (tree_id, revision, based_on, date, at, cause, note, body) VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
+		treeID, m.Revision.Revision, m.BasedOn, m.Date.String(), m.At, m.Cause, m.Note, body)
+	return err
+}
+
+// NothingToUndo says that a map has no revision before it on its day.
+type NothingToUndo struct{ Revision int }
+
+func (e *NothingToUndo) Error() string {
+	return fmt.Sprintf("revision: %d given, one made from another expected", e.Revision)
+}
+
+// UndoMap takes back the last change of a tree's limb map: it writes the map before it as a new revision. Undoing again
+// goes one further back. Errors: *Clash when the map changed meanwhile, *NothingToUndo, ErrNotFound.
+func (s *Store) UndoMap(ctx context.Context, orchardID, treeID string, revision int, day almanac.Day) (*LimbMap, error) {
+	m, err := s.MapAsOf(ctx, treeID, day)
+	if err != nil {
+		return nil, err
+	}
+	if m.Revision.Revision != revision {
+		return nil, &Clash{Given: revision, Current: m.Revision.Revision}
+	}
+	if m.BasedOn == 0 {
+		return nil, &NothingToUndo{revision}
+	}
+	before, err := s.MapRevision(ctx, treeID, m.BasedOn)
+	if err != nil {
+		return nil, err
+	}
+	if before.Date != m.Date {
+		return nil, &NothingToUndo{revision}
+	}
+	out := &LimbMap{Revision{BasedOn: before.BasedOn, Date: m.Date, Cause: CauseUndo}, before.Doc}
+	body, err := json.Marshal(out.Doc)
+	if err != nil {
+		return nil, err
+	}
+	return out, s.tx(ctx, func(tx *sql.Tx) error {
+		if err := touch(ctx, tx, orchardID); err != nil {
+			return err
+		}
+		var now int
+		if err := tx.QueryRowContext(ctx, "SELECT revision FROM limb_maps WHERE tree_id = ? AND date <= ? ORDER BY date DESC, revision DESC LIMIT 1", treeID, day.String()).Scan(&now); err != nil {
+			return err
+		}
+		if now != revision {
+			return &Clash{Given: revision, Current: now}
+		}
+		return s.addRevision(ctx, tx, treeID, out, string(body))
+	})
+}
+
+// Maps reads every revision of a tree's limb map, oldest first, for an archive.
+func (s *Store) Maps(ctx context.Context, treeID string) ([]LimbMap, error) {
+	history, err := s.MapHistory(ctx, treeID)
+	if err != nil {
+		return nil, err
+	}
+	out := make([]LimbMap, len(history))
+	for i, r := range history {
+		m, err := s.MapRevision(ctx, treeID, r.Revision)
+		if err != nil {
+			return nil, err
+		}
+		out[len(out)-1-i] = *m
+	}
+	return out, nil
+}
+
+// RestoreMaps writes the revisions of an archive as they were, in their order.
+func (s *Store) RestoreMaps(ctx context.Context, treeID string, maps []LimbMap) error {
+	return s.tx(ctx, func(tx *sql.Tx) error {
+		for i := range maps {
+			m := &maps[i]
+			body, err := json.Marshal(m.Doc)
+			if err != nil {
+				return err
+			}
+			if _, err := tx.ExecContext(ctx, "INSERT INTO limb_maps (tree_id, revision, based_on, date, at, cause, note, body) VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
+				treeID, m.Revision.Revision, m.BasedOn, m.Date.String(), m.At, m.Cause, m.Note, string(body)); err != nil {
+				return err
+			}
+		}
+		return nil
+	})
+}

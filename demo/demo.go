@@ -54,6 +54,9 @@ func (o orchard) write(ctx context.Context, s *store.Store, today almanac.Day) e
 		if err := s.AddTree(ctx, o.doc.ID, t); err != nil {
 			return err
 		}
+		if err := mapped(ctx, s, o.doc.ID, t, o.doc.Site.South(), today); err != nil {
+			return err
+		}
 	}
 	entries, err := journal(&o, today)
 	if err != nil {

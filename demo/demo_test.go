@@ -2,12 +2,15 @@ package demo_test
 
 import (
 	"context"
+	"fmt"
 	"path/filepath"
 	"testing"
 
 	"github.com/stretchr/testify/require"
 
 	"vertumna/core/almanac"
+	"vertumna/core/find"
+	"vertumna/core/limb"
 	"vertumna/core/year"
 	"vertumna/demo"
 	"vertumna/store"
@@ -36,6 +39,7 @@ func TestTheDemoIsBelievableOnAnyDay(t *testing.T) {
 				e := c.Entries[i].Core()
 				require.Empty(t, year.CheckEntry(&e, nil, today), "%+v", e)
 			}
+			requireMaps(t, s, c, today)
 			oldest := c.Entries[0].Date
 			require.Greater(t, int(today-oldest), 700, "two tree years of journal")
 			y, err := c.Yard(today)
@@ -48,5 +52,35 @@ func TestTheDemoIsBelievableOnAnyDay(t *testing.T) {
 			}
 		}
 		require.NoError(t, s.Close())
+	}
+}
+
+// requireMaps: every tree has a map with faults of its own, and some have maps of the two years before.
+func requireMaps(t *testing.T, s *store.Store, c *store.Contents, today almanac.Day) {
+	t.Helper()
+	told := map[string]string{}
+	past := 0
+	for i := range c.Trees {
+		tree := &c.Trees[i]
+		kept, err := s.MapAsOf(context.Background(), tree.ID, today)
+		require.NoError(t, err, tree.ID)
+		m, err := limb.Check(kept.Doc)
+		require.NoError(t, err, tree.ID)
+		require.InDelta(t, 100*tree.HeightM, m.Height(), 60*tree.HeightM, tree.ID)
+		var faults []string
+		for _, f := range find.Findings(m, find.Reading{}) {
+			faults = append(faults, string(f.Code)+" "+f.Limb)
+		}
+		if !tree.AsWhip {
+			require.NotEmpty(t, faults, tree.ID)
+			require.Empty(t, told[fmt.Sprint(faults)], tree.ID)
+			told[fmt.Sprint(faults)] = tree.ID
+		}
+		if _, err := s.MapAsOf(context.Background(), tree.ID, today-700); err == nil {
+			past++
+		}
+	}
+	if c.Orchard.Slug == "lower-terrace" {
+		require.GreaterOrEqual(t, past, 3)
 	}
 }

@@ -150,7 +150,7 @@ type EndTestBody struct {
 	Slug  string       `json:"slug"`
 	Name  string       `json:"name"`
 	How   string       `json:"how"`
-	Words [2]string    `json:"words" doc:"the good answer first"`
+	Words [2]string    `json:"words" nullable:"false" doc:"the good answer first"`
 	Last  string       `json:"last,omitempty"`
 	On    *almanac.Day `json:"on,omitempty"`
 }

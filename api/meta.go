@@ -7,6 +7,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"vertumna/core/almanac"
+	"vertumna/core/limb"
 	"vertumna/core/pomology"
 	"vertumna/core/year"
 	"vertumna/words"
@@ -24,6 +25,15 @@ type Meta struct {
 	Tasks   []TaskMeta    `json:"tasks" nullable:"false"`
 	Sources []SourceMeta  `json:"sources" nullable:"false"`
 	Classes []VigourClass `json:"vigour_classes" nullable:"false"`
+
+	LimbStates []LimbStateMeta `json:"limb_states" nullable:"false"`
+}
+
+// LimbStateMeta is a decision about a limb besides keep and cut, with what it asks for.
+type LimbStateMeta struct {
+	Kind string `json:"kind"`
+	Name string `json:"name"`
+	Job  string `json:"job"`
 }
 
 // VigourClass is the slug of a vigour class.
@@ -169,6 +179,9 @@ func metaOnce() Meta {
 	}
 	for _, st := range almanac.AllStages() {
 		m.Stages = append(m.Stages, NamedMeta{Slug: st.String(), Name: words.Speaker{}.Anchor(st.String())})
+	}
+	for _, st := range limb.StateKinds() {
+		m.LimbStates = append(m.LimbStates, LimbStateMeta(st))
 	}
 	for _, k := range year.TaskKinds() {
 		f, _ := k.Facts()

@@ -53,5 +53,18 @@ func (m *Map) Shape(i int) []Station {
 }
 
 func (m *Map) station(i int, s float64, ring bool) Station {
-	return Station{s, m.At(i, s), m.Diameter(i, s) / 20, m.AgeAt(i, s), ring}
+	return Station{s, m.At(i, s), m.Diameter(i, s) / 20, m.AgeAt(i, s) + m.since(i), ring}
+}
+
+// since is how many seasons at least have passed since a limb was cut back or died: its rings end then, and what grows on
+// it is that old.
+func (m *Map) since(i int) int {
+	if m.Axes[i].Tip == Growing || m.Has(i, Fresh) {
+		return 0
+	}
+	oldest := 0
+	for _, c := range m.Axes[i].Children {
+		oldest = max(oldest, len(m.Axes[c].Rings))
+	}
+	return oldest
 }

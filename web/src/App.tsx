@@ -15,6 +15,7 @@ import type { Units } from './shared/units';
 import Yard from './yard/Yard';
 
 const Trees = lazy(() => import('./trees/Trees'));
+const Bench = lazy(() => import('./bench/Bench'));
 const Year = lazy(() => import('./year/Year'));
 const Setup = lazy(() => import('./setup/Setup'));
 const FirstRun = lazy(() => import('./firstrun/FirstRun'));
@@ -116,6 +117,14 @@ function OrchardScreens() {
                   element={
                     <NeedsPlace>
                       <Trees />
+                    </NeedsPlace>
+                  }
+                />
+                <Route
+                  path="trees/:id"
+                  element={
+                    <NeedsPlace>
+                      <Bench />
                     </NeedsPlace>
                   }
                 />

@@ -173,6 +173,7 @@ export const meta: Meta = {
   stages: [{ slug: 'bud_swell', name: 'bud swell' }],
   tasks: [{ kind: 'dormant-cut', title: 'Dormant cut', cut: true, mark: 'winter' }],
   sources: [],
+  limb_states: [{ kind: 'undecided', name: 'undecided', job: 'look again in spring' }],
   vigour_classes: ['dwarfing', 'vigorous'],
 };
 

@@ -173,6 +173,10 @@ function Keys({ open, onClose }: { open: boolean; onClose: () => void }) {
     ['arrows', 'on the rail: a day'],
     ['Page keys', 'on the rail: a month'],
     ['/', 'find a tree'],
+    ['[ ]', 'on the bench: walk round by 15 degrees'],
+    ['j k', 'on the bench: next and previous finding'],
+    ['b', 'on the bench: the bud strip of the limb in hand'],
+    ['u', 'on the bench: take back the last change'],
     ['?', 'these keys'],
   ];
   return (

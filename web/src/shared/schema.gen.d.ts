@@ -888,7 +888,7 @@ export interface components {
             on?: string;
             slug: string;
             /** @description the good answer first */
-            words: string[] | null;
+            words: string[];
         };
         Entry: {
             /** @description pest or sickness seen */
@@ -1192,6 +1192,11 @@ export interface components {
             /** Format: int64 */
             revision: number;
         };
+        LimbStateMeta: {
+            job: string;
+            kind: string;
+            name: string;
+        };
         LimbYear: {
             counted: boolean;
             date: string;
@@ -1226,6 +1231,7 @@ export interface components {
             demo: boolean;
             forms: components["schemas"]["NamedMeta"][];
             kinds: components["schemas"]["KindMeta"][];
+            limb_states: components["schemas"]["LimbStateMeta"][];
             presets: components["schemas"]["PresetMeta"][];
             sources: components["schemas"]["SourceMeta"][];
             stages: components["schemas"]["NamedMeta"][];
@@ -1371,7 +1377,9 @@ export interface components {
             yes: boolean;
         };
         PastBody: {
-            date: string;
+            date?: string;
+            /** @description read back from the rings of the map shown: no map of that year is kept */
+            from_rings: boolean;
             /** Format: double */
             height_cm: number;
             /** Format: int64 */
@@ -1379,7 +1387,12 @@ export interface components {
             /** @description stations of each limb, five numbers each */
             lines: (number[] | null)[];
             /** Format: int64 */
-            revision: number;
+            revision?: number;
+            /**
+             * Format: int64
+             * @description the growth year before which it stood so
+             */
+            year: number;
         };
         Person: {
             /**

@@ -101,11 +101,11 @@ export default function Trees() {
               return (
                 <tr
                   key={t.id}
-                  onClick={() => void go(`/${orchard.slug}/yard?tree=${encodeURIComponent(t.id)}`)}
+                  onClick={() => void go(`/${orchard.slug}/trees/${encodeURIComponent(t.id)}`)}
                   style={{ cursor: 'pointer' }}
                 >
                   <td>
-                    <Link to={`/${orchard.slug}/yard?tree=${encodeURIComponent(t.id)}`} aria-label={`Open ${t.code}`}>
+                    <Link to={`/${orchard.slug}/trees/${encodeURIComponent(t.id)}`} aria-label={`Open ${t.code}`}>
                       <StakeLabel code={t.code} look={lookOf(next?.group)} />
                     </Link>
                   </td>

@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import type { Entry, Task, TreePlan } from '../shared/api';
 import { long, plain } from '../shared/day';
 import { useEntries, useTreePlan, useTrees, useTreeVersions } from '../shared/queries';
@@ -48,6 +49,9 @@ export function TreePanel({ id, onClose, onLog, onCorrect, onEdit }: Props) {
           Docket
         </Button>
         <span className="acts">
+          <Button component={Link} to={`/${orchard.slug}/trees/${encodeURIComponent(id)}`} size="small">
+            Bench
+          </Button>
           <Button onClick={onEdit} size="small">
             Edit
           </Button>

@@ -1,0 +1,393 @@
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { useHere } from '../shared/orchard';
+import { other, percent, read, say, show, unitOf, type Quantity } from '../shared/units';
+import { compass } from '../drawing/wood';
+import type { Edit, Limb } from './queries';
+
+interface Props {
+  limb: Limb;
+  limbs: readonly Limb[];
+  busy: boolean;
+  /** The person is choosing the limb this one rubs on. */
+  rubbing: boolean;
+  onRubbing: (on: boolean) => void;
+  onEdit: (edits: Edit[]) => void;
+  onChoose: (id: string) => void;
+  onBuds: () => void;
+}
+
+type Field = 'attach_cm' | 'azimuth_deg' | 'angle_base_deg' | 'angle_tip_deg' | 'length_cm' | 'diameter_mm';
+
+const fields: { field: Field; name: string; quantity: Quantity | 'deg'; hint: string }[] = [
+  { field: 'attach_cm', name: 'Starts at', quantity: 'cm', hint: 'along what carries it, from its base' },
+  { field: 'azimuth_deg', name: 'Direction', quantity: 'deg', hint: 'compass: 0 north, 90 east' },
+  { field: 'angle_base_deg', name: 'Angle', quantity: 'deg', hint: 'from vertical at the base: 0 up, 90 level' },
+  { field: 'angle_tip_deg', name: 'At the tip', quantity: 'deg', hint: 'from vertical at the tip' },
+  { field: 'length_cm', name: 'Length', quantity: 'cm', hint: 'along the limb' },
+  { field: 'diameter_mm', name: 'Thickness', quantity: 'mm', hint: 'at the base' },
+];
+
+/** One limb: its numbers with how they are known, what was seen on it, what is decided about it. */
+export function LimbPanel(p: Props) {
+  const { units } = useHere();
+  const l = p.limb;
+  const [eye, setEye] = useState(false);
+  const set = (limb: Partial<Limb>) =>
+    p.onEdit([
+      { op: 'set', id: l.id, by: eye ? 'estimated' : 'measured', limb: { id: l.id, ...limb } as Edit['limb'] } as Edit,
+    ]);
+  return (
+    <section aria-label={`Limb ${l.id}`}>
+      <div className="acts" style={{ justifyContent: 'space-between', marginTop: 0 }}>
+        <h2>
+          Limb {l.id} <small className="q">{l.parent ? `on ${l.parent}` : 'a stem'}</small>
+        </h2>
+        <Button size="small" onClick={() => p.onChoose('')}>
+          Close
+        </Button>
+      </div>
+      <p className="sm q" title={`${say(l.top_cm, 'cm', units)} high`}>
+        Carries {percent(l.share)} of the crown and about {Math.round(l.flower_buds)} flower buds in reach; its top
+        stands at {say(l.top_cm / 100, 'm', units)}. {l.leads ? 'It leads. ' : ''}
+        {l.tip === 'cut' ? 'Its end was cut. ' : ''}
+      </p>
+      <div className="cells">
+        {fields
+          .filter((f) => l.parent !== undefined || f.field !== 'attach_cm')
+          .map((f) => (
+            <Cell
+              key={`${f.field}${String(l[f.field])}${units}`}
+              name={f.name}
+              hint={f.hint}
+              quantity={f.quantity}
+              value={l[f.field]}
+              guessed={l.guessed.includes(f.field)}
+              busy={p.busy}
+              onSet={(v) => set({ [f.field]: v })}
+            />
+          ))}
+      </div>
+      <label className="tick">
+        <input type="checkbox" checked={eye} onChange={(e) => setEye(e.target.checked)} />
+        <span>by eye: keep what I enter as estimated</span>
+      </label>
+      <Rings l={l} />
+      <Seen {...p} />
+      <Decided key={`${l.state?.due ?? ''}${l.state?.reason ?? ''}`} {...p} />
+      <div className="acts">
+        <Button size="small" variant="outlined" onClick={p.onBuds}>
+          Its buds
+        </Button>
+        {l.parent && <CutOff l={l} onEdit={p.onEdit} busy={p.busy} />}
+        <Button size="small" disabled={p.busy || !l.parent} onClick={() => p.onEdit([{ op: 'remove', id: l.id }])}>
+          Not on this tree
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+interface CellProps {
+  name: string;
+  hint: string;
+  quantity: Quantity | 'deg';
+  value: number;
+  guessed: boolean;
+  busy: boolean;
+  onSet: (v: number) => void;
+}
+
+/** A number that is written on leaving it or with Enter. */
+function Cell({ name, hint, quantity, value, guessed, busy, onSet }: CellProps) {
+  const { units } = useHere();
+  const text = quantity === 'deg' ? String(Math.round(value)) : show(value, quantity, units);
+  const [draft, setDraft] = useState(text);
+  const v = quantity === 'deg' ? (draft.trim() === '' ? undefined : Number(draft)) : read(draft, quantity, units);
+  const bad = v === undefined || Number.isNaN(v);
+  const done = () => {
+    if (draft !== text && !bad) onSet(v);
+  };
+  return (
+    <TextField
+      label={name}
+      size="small"
+      value={draft}
+      error={bad}
+      disabled={busy}
+      helperText={
+        bad
+          ? 'a number'
+          : `${quantity === 'deg' ? (name === 'Direction' ? compass(value) : 'degrees') : unitOf(quantity, units)}, ${guessed ? 'estimated' : 'measured'}`
+      }
+      onChange={(e) => setDraft(e.target.value)}
+      onBlur={done}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter') done();
+        if (e.key === 'Escape') setDraft(text);
+      }}
+      slotProps={{
+        htmlInput: {
+          inputMode: 'decimal',
+          title: `${hint}${quantity === 'deg' ? '' : `; ${other(value, quantity, units)}`}`,
+        },
+      }}
+    />
+  );
+}
+
+function Rings({ l }: { l: Limb }) {
+  const { units } = useHere();
+  return (
+    <p className="sm">
+      <b>Seasons</b>{' '}
+      <span className="q">{l.guessed.includes('rings_cm') ? 'estimated' : 'measured'}, base to tip:</span>{' '}
+      {l.rings
+        .map(
+          (r) => `${show(r.to_cm - r.from_cm, 'cm', units)}${r.year === undefined ? '' : ` (grew ${String(r.year)})`}`,
+        )
+        .join(', ')}{' '}
+      {unitOf('cm', units)}
+    </p>
+  );
+}
+
+const marks: { kind: string; name: string }[] = [
+  { kind: 'dead', name: 'Dead' },
+  { kind: 'damaged', name: 'Broken' },
+  { kind: 'diseased', name: 'Sick' },
+  { kind: 'borer', name: 'Borer' },
+  { kind: 'weak', name: 'Weak' },
+];
+
+const tagNames: Record<string, string> = {
+  keep: 'Keep',
+  favour: 'Cut it last',
+  leader: 'Leads',
+  bark: 'Bark in the crotch',
+  set: 'End bud seen',
+};
+
+function Seen({ limb: l, busy, rubbing, onRubbing, onEdit }: Props) {
+  const has = (kind: string) => l.marks.find((m) => m.kind === kind);
+  const sick = has('diseased');
+  return (
+    <fieldset className="chips">
+      <legend>Seen on it</legend>
+      {marks.map((m) => {
+        const on = has(m.kind);
+        return (
+          <button
+            key={m.kind}
+            type="button"
+            aria-pressed={!!on}
+            disabled={busy}
+            onClick={() =>
+              onEdit([
+                on
+                  ? { op: 'unmark', id: l.id, mark: { ...on } }
+                  : {
+                      op: 'mark',
+                      id: l.id,
+                      mark: { kind: m.kind as 'dead', at_cm: m.kind === 'borer' ? l.length_cm / 2 : 0 },
+                    },
+              ])
+            }
+          >
+            {m.name}
+          </button>
+        );
+      })}
+      {l.marks
+        .filter((m) => m.kind === 'rubbing')
+        .map((m) => (
+          <button
+            key={m.other}
+            type="button"
+            aria-pressed="true"
+            disabled={busy}
+            onClick={() => onEdit([{ op: 'unmark', id: l.id, mark: { ...m } }])}
+          >
+            Rubs on {m.other}
+          </button>
+        ))}
+      <button type="button" aria-pressed={rubbing} disabled={busy} onClick={() => onRubbing(!rubbing)}>
+        {rubbing ? 'Tap the other limb' : 'Rubs on…'}
+      </button>
+      {(['sprout', 'sucker'] as const).map((f) => (
+        <button
+          key={f}
+          type="button"
+          aria-pressed={!!l[f]}
+          disabled={busy}
+          onClick={() =>
+            onEdit([
+              l[f]
+                ? { op: 'set', id: l.id, clear: [f] }
+                : { op: 'set', id: l.id, limb: { id: l.id, [f]: true } as Edit['limb'] },
+            ] as Edit[])
+          }
+        >
+          {f === 'sprout' ? 'Water sprout' : 'Sucker'}
+        </button>
+      ))}
+      {sick && (
+        <label className="sm" style={{ flexBasis: '100%' }}>
+          Sickness{' '}
+          <select
+            value={sick.agent ?? 'unknown'}
+            disabled={busy}
+            onChange={(e) =>
+              onEdit([
+                { op: 'unmark', id: l.id, mark: { ...sick } },
+                { op: 'mark', id: l.id, mark: { ...sick, agent: e.target.value as 'canker' } },
+              ])
+            }
+          >
+            {['unknown', 'canker', 'blight', 'rot'].map((a) => (
+              <option key={a}>{a}</option>
+            ))}
+          </select>
+        </label>
+      )}
+      <legend className="sub">For the cut</legend>
+      {Object.entries(tagNames).map(([tag, name]) => (
+        <button
+          key={tag}
+          type="button"
+          aria-pressed={l.tags.includes(tag)}
+          disabled={busy}
+          onClick={() => onEdit([{ op: l.tags.includes(tag) ? 'untag' : 'tag', id: l.id, tag }])}
+        >
+          {name}
+        </button>
+      ))}
+    </fieldset>
+  );
+}
+
+/** A decision besides keep and cut: a dated future job. */
+function Decided({ limb: l, limbs, busy, onEdit }: Props) {
+  const { meta } = useHere();
+  const [due, setDue] = useState(l.state?.due ?? '');
+  const [reason, setReason] = useState(l.state?.reason ?? '');
+  const kind = l.state?.kind ?? '';
+  const write = (next: string, more: { due?: string; reason?: string; limb?: string } = {}) => {
+    const limb = more.limb ?? l.state?.limb ?? limbs.find((o) => o.parent === l.parent && o.id !== l.id)?.id;
+    onEdit([
+      next === ''
+        ? { op: 'state', id: l.id }
+        : {
+            op: 'state',
+            id: l.id,
+            state: {
+              kind: next as 'undecided',
+              ...((more.due ?? due) ? { due: more.due ?? due } : {}),
+              ...((more.reason ?? reason) ? { reason: more.reason ?? reason } : {}),
+              ...(next === 'successor' && limb ? { limb } : {}),
+            },
+          },
+    ]);
+  };
+  return (
+    <div className="decided">
+      <TextField
+        select
+        size="small"
+        label="Decided"
+        value={kind}
+        disabled={busy}
+        onChange={(e) => write(e.target.value)}
+        helperText={meta.limb_states.find((s) => s.kind === kind)?.job ?? 'nothing: it stays or goes with the slip'}
+      >
+        <MenuItem value="">nothing yet</MenuItem>
+        {meta.limb_states.map((s) => (
+          <MenuItem key={s.kind} value={s.kind}>
+            {s.name}
+          </MenuItem>
+        ))}
+      </TextField>
+      {kind !== '' && (
+        <>
+          {kind === 'successor' && (
+            <TextField
+              select
+              size="small"
+              label="The limb that follows"
+              value={l.state?.limb ?? ''}
+              disabled={busy}
+              onChange={(e) => write(kind, { limb: e.target.value })}
+            >
+              {limbs
+                .filter((o) => o.id !== l.id)
+                .map((o) => (
+                  <MenuItem key={o.id} value={o.id}>
+                    {o.id}
+                  </MenuItem>
+                ))}
+            </TextField>
+          )}
+          <TextField
+            size="small"
+            type="date"
+            label="Look again on"
+            value={due}
+            disabled={busy}
+            onChange={(e) => setDue(e.target.value)}
+            onBlur={() => due !== (l.state?.due ?? '') && write(kind, { due })}
+            slotProps={{ inputLabel: { shrink: true } }}
+          />
+          <TextField
+            size="small"
+            label="Why"
+            value={reason}
+            disabled={busy}
+            onChange={(e) => setReason(e.target.value)}
+            onBlur={() => reason !== (l.state?.reason ?? '') && write(kind, { reason })}
+          />
+        </>
+      )}
+    </div>
+  );
+}
+
+function CutOff({ l, onEdit, busy }: { l: Limb; onEdit: (e: Edit[]) => void; busy: boolean }) {
+  const { units } = useHere();
+  const [open, setOpen] = useState(false);
+  const [at, setAt] = useState('0');
+  const v = read(at, 'cm', units);
+  if (!open)
+    return (
+      <Button size="small" onClick={() => setOpen(true)}>
+        It was cut off
+      </Button>
+    );
+  return (
+    <span className="acts" style={{ margin: 0 }}>
+      <TextField
+        label={`Cut at, ${unitOf('cm', units)} from its base`}
+        size="small"
+        value={at}
+        error={v === undefined}
+        onChange={(e) => setAt(e.target.value)}
+        helperText="0 is the collar"
+        slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+      />
+      <Button
+        size="small"
+        disabled={busy || v === undefined}
+        onClick={() => {
+          if (v !== undefined) onEdit([{ op: 'cut', id: l.id, at_cm: v }]);
+          setOpen(false);
+        }}
+      >
+        Write it down
+      </Button>
+      <Button size="small" onClick={() => setOpen(false)}>
+        Leave it
+      </Button>
+    </span>
+  );
+}

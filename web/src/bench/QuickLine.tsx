@@ -1,0 +1,130 @@
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useDeferredValue, useState } from 'react';
+import { useHere } from '../shared/orchard';
+import { Trouble } from '../shared/Trouble';
+import { say } from '../shared/units';
+import { compass } from '../drawing/wood';
+import { useQuickLine, type Edit, type Quick } from './queries';
+
+interface Props {
+  which: { slug: string; id: string; day: string };
+  revision: number;
+  selected: string;
+  busy: boolean;
+  onEdit: (edits: Edit[]) => void;
+}
+
+const names: Record<string, string> = {
+  limb: 'limb',
+  parent: 'on',
+  attach_cm: 'from',
+  azimuth_deg: 'to the',
+  angle_base_deg: 'angle',
+  angle_tip_deg: 'at the tip',
+  length_cm: 'long',
+  diameter_mm: 'thick',
+  years: 'seasons',
+  count: 'shoots',
+  stretch: 'along',
+  mark: 'seen',
+  sprout: 'water sprout',
+  sucker: 'sucker',
+  tip: 'end',
+};
+
+/** A limb in one line, typed or spoken to the phone's keyboard; what cannot be read is shown at its word. */
+export function QuickLine({ which, revision, selected, busy, onEdit }: Props) {
+  const { units } = useHere();
+  const [line, setLine] = useState('');
+  const asked = useDeferredValue(line);
+  const q = useQuickLine(which, asked, selected, revision);
+  const said = line.trim() === '' || asked !== line ? undefined : q.data;
+  const ready = !!said && said.edits.length > 0 && said.faults.length === 0;
+  const write = () => {
+    if (!ready) return;
+    onEdit(said.edits as Edit[]);
+    setLine('');
+  };
+  const example =
+    units === 'metric'
+      ? 'second scaffold, from 60 cm, to the east, 50 degrees, 120 long, 28 thick, three years'
+      : 'second scaffold, from 24, to the east, 50 degrees, 47 long, 1.1 thick, three years';
+  return (
+    <div className="quick">
+      <TextField
+        label="Quick line"
+        fullWidth
+        multiline
+        size="small"
+        value={line}
+        placeholder={example}
+        onChange={(e) => setLine(e.target.value.replace(/\n/g, ' '))}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') {
+            e.preventDefault();
+            write();
+          }
+        }}
+        slotProps={{ htmlInput: { maxLength: 500, 'aria-describedby': 'quick-said', autoCapitalize: 'off' } }}
+      />
+      <div id="quick-said" role="status" className="sm">
+        {said ? (
+          <Said line={line} said={said} />
+        ) : (
+          <span className="q">
+            Say it in any order, as: {selected ? `28 thick (on ${selected}), or: ` : ''}
+            {example}; or: eight shoots on the outer half of S1, 60 cm, this year.
+          </span>
+        )}
+      </div>
+      <Trouble error={q.error} />
+      <div className="acts">
+        <Button variant="outlined" size="small" disabled={!ready || busy} onClick={write}>
+          Write it on the map
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+function Said({ line, said }: { line: string; said: Quick }) {
+  const { units } = useHere();
+  const bytes = new TextEncoder().encode(line);
+  const cut = (from: number, to: number) => new TextDecoder().decode(bytes.slice(from, to));
+  return (
+    <>
+      <span className="reads">
+        {said.reads.map((r) => (
+          <span key={`${r.field}${String(r.start)}`} title={cut(r.start, r.end)}>
+            {names[r.field] ?? r.field} <b>{valueOf(r, units)}</b>
+          </span>
+        ))}
+      </span>
+      {said.faults.map((f) => (
+        <p key={`${String(f.start)}${f.expected}`} className="trouble" role="alert">
+          {f.end > f.start ? (
+            <>
+              {cut(0, f.start)}
+              <mark>{cut(f.start, f.end)}</mark>
+              {cut(f.end, bytes.length)}
+              <br />
+              {f.expected} expected here.
+            </>
+          ) : (
+            <>The line stops here: {f.expected} expected.</>
+          )}
+        </p>
+      ))}
+    </>
+  );
+}
+
+function valueOf(r: Quick['reads'][number], units: 'metric' | 'us'): string {
+  if (r.text) return r.text;
+  if (r.field === 'azimuth_deg') return compass(r.value);
+  if (r.field.endsWith('_deg')) return `${String(r.value)}°`;
+  if (r.field.endsWith('_cm')) return say(r.value, 'cm', units);
+  if (r.field.endsWith('_mm')) return say(r.value, 'mm', units);
+  return r.field === 'sprout' || r.field === 'sucker' ? 'yes' : String(Math.round(r.value * 100) / 100);
+}

@@ -1,0 +1,235 @@
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { plain } from '../shared/day';
+import { useHere } from '../shared/orchard';
+import { useLog } from '../shared/queries';
+import { useShown } from '../shared/shown';
+import { Trouble } from '../shared/Trouble';
+import { useOfferUndo } from '../shared/undo';
+import { count, other, percent, say } from '../shared/units';
+import { Silhouette } from '../drawing/Silhouette';
+import type { Bench } from './queries';
+
+interface Props {
+  bench: Bench;
+  bearing: number;
+  outlined: boolean;
+  onOutline: (on: boolean) => void;
+  onChoose: (limb: string) => void;
+}
+
+/** Past, present and future of one tree in a few lines, before anything is cut. */
+export function StandBack({ bench, bearing, outlined, onOutline, onChoose }: Props) {
+  const { units } = useHere();
+  const f = bench.facts;
+  const over = f.height_cm - bench.tree.reach_cm;
+  const decided = bench.limbs.filter((l) => l.state);
+  return (
+    <aside className="standback" aria-label="Stand back">
+      <h2>Stand back</h2>
+      {bench.mapped && (
+        <>
+          <Past bench={bench} bearing={bearing} />
+          <section>
+            <h3>Present</h3>
+            <dl className="rows">
+              <Row
+                name="Height"
+                value={say(f.height_cm / 100, 'm', units)}
+                title={other(f.height_cm / 100, 'm', units)}
+              />
+              {over > 5 && (
+                <Row name="Over reach" value={say(over, 'cm', units)} title={other(over, 'cm', units)} over />
+              )}
+              <Row
+                name="Spread"
+                value={say(f.spread_cm / 100, 'm', units)}
+                title={other(f.spread_cm / 100, 'm', units)}
+              />
+              <Row name="Limbs" value={String(f.limbs)} />
+              <Row name="Flower buds in reach" value={String(f.buds_within)} />
+              <Row name="Out of reach" value={String(f.buds_above)} />
+              <Row name="Middle lets through" value={say(f.cylinder_cm, 'cm', units)} />
+            </dl>
+            <p className="sm q">
+              {f.passes.map((p) => `${p.name} ${p.yes ? 'passes' : 'does not pass'}`).join(', ')}, by the map.
+            </p>
+            <Known bench={bench} />
+          </section>
+        </>
+      )}
+      <EndTests bench={bench} />
+      <section>
+        <h3>Future</h3>
+        <p className="sm">
+          A {bench.tree.form_name} of {bench.outline.age_years} {bench.outline.age_years === 1 ? 'year' : 'years'}{' '}
+          should stand about {say(bench.outline.height_m, 'm', units)} high and {say(bench.outline.width_m, 'm', units)}{' '}
+          wide.
+        </p>
+        {bench.mapped && (
+          <label className="tick">
+            <input type="checkbox" checked={outlined} onChange={(e) => onOutline(e.target.checked)} />
+            <span>show it behind the tree</span>
+          </label>
+        )}
+        {decided.length > 0 && (
+          <ul className="bare">
+            {decided.map((l) => (
+              <li key={l.id} className="sm">
+                <button type="button" className="plain" onClick={() => onChoose(l.id)}>
+                  <b>{l.id}</b>
+                </button>{' '}
+                {l.state_says}
+                {l.state?.due ? `, look on ${plain(l.state.due)}` : ''}
+                {l.state?.reason ? ` (${l.state.reason})` : ''}
+              </li>
+            ))}
+          </ul>
+        )}
+      </section>
+      <section className="sm q">
+        {bench.safety.map((s) => (
+          <p key={s} style={{ margin: '4px 0' }}>
+            {s}
+          </p>
+        ))}
+      </section>
+    </aside>
+  );
+}
+
+function Row({ name, value, title, over }: { name: string; value: string; title?: string; over?: boolean }) {
+  return (
+    <div>
+      <dt>{name}</dt>
+      <dd className={over ? 'over num' : 'num'} title={title}>
+        {value}
+      </dd>
+    </div>
+  );
+}
+
+/** How much of the map was measured: what is estimated is counted as such until corrected. */
+function Known({ bench }: { bench: Bench }) {
+  const c = bench.facts.completeness;
+  const s = bench.facts.sources;
+  return (
+    <p className="sm q">
+      {count(s.measured, 'limb')} measured, {s.estimated} estimated
+      {s.predicted > 0 ? `, ${String(s.predicted)} predicted` : ''}. The map describes {percent(c.described)} of the
+      canopy; taken with what was measured, it can be trusted to {percent(c.value)}.
+    </p>
+  );
+}
+
+function Past({ bench, bearing }: { bench: Bench; bearing: number }) {
+  const now = bench.limbs.map((l) => l.stations);
+  const pictures = [
+    ...bench.past.map((p) => ({
+      key: String(p.year),
+      lines: p.lines.map((l) => l ?? []),
+      title: `winter ${String(p.year - 1)}/${String(p.year).slice(2)}`,
+      from: p.from_rings ? 'read from its rings' : `mapped ${p.date ? plain(p.date) : ''}`,
+      height: p.height_cm,
+    })),
+  ].reverse();
+  const tops = [...pictures.map((p) => p.height), bench.facts.height_cm];
+  const { units } = useHere();
+  if (pictures.length === 0) return null;
+  return (
+    <section>
+      <h3>Past</h3>
+      <div className="past">
+        {[
+          ...pictures,
+          {
+            key: 'now',
+            lines: now,
+            title: 'now',
+            from: bench.revision ? plain(bench.revision.date) : '',
+            height: bench.facts.height_cm,
+          },
+        ].map((p) => (
+          <figure key={p.key}>
+            <Silhouette lines={p.lines} bearing={bearing} top={Math.max(...tops)} reach={bench.tree.reach_cm} />
+            <figcaption>
+              <b>{say(p.height / 100, 'm', units)}</b>
+              <br />
+              {p.title}
+              <span className="visually-hidden">, {p.from}</span>
+            </figcaption>
+          </figure>
+        ))}
+      </div>
+      <p className="sm q">
+        {pictures.every((p) => p.from.startsWith('read'))
+          ? 'Read back from the rings; what was cut since cannot be seen there.'
+          : 'From the maps kept of those winters.'}
+      </p>
+    </section>
+  );
+}
+
+function EndTests({ bench }: { bench: Bench }) {
+  const { orchard } = useHere();
+  const { day, today } = useShown();
+  const log = useLog(orchard.slug);
+  const offer = useOfferUndo();
+  const [open, setOpen] = useState(false);
+  const answer = (slug: string, word: string, says: string) =>
+    log.mutate(
+      {
+        tree_id: bench.tree.id,
+        date: day < today ? day : today,
+        kind: 'end-tests',
+        end_tests: { [slug]: word },
+      } as Parameters<typeof log.mutate>[0],
+      { onSuccess: (r) => offer({ id: r.entry.id, says }) },
+    );
+  return (
+    <section>
+      <h3>End tests</h3>
+      <dl className="rows">
+        {bench.end_tests
+          .filter((t) => t.last ?? open)
+          .map((t) => (
+            <div key={t.slug}>
+              <dt title={t.how}>{t.name}</dt>
+              <dd>
+                {open ? (
+                  <span className="acts" style={{ margin: 0 }}>
+                    {t.words.map((w) => (
+                      <Button
+                        key={w}
+                        size="small"
+                        variant={t.last === w ? 'outlined' : 'text'}
+                        disabled={log.isPending}
+                        onClick={() => answer(t.slug, w, `${t.name}: ${w.replace('-', ' ')}`)}
+                      >
+                        {w.replace('-', ' ')}
+                      </Button>
+                    ))}
+                  </span>
+                ) : (
+                  <span className={t.last === t.words[0] ? '' : 'over'} title={t.on ? plain(t.on) : ''}>
+                    {t.last?.replace('-', ' ')}
+                  </span>
+                )}
+              </dd>
+            </div>
+          ))}
+      </dl>
+      {!open && !bench.end_tests.some((t) => t.last) && <p className="sm q">None made yet on this tree.</p>}
+      <Button size="small" onClick={() => setOpen(!open)} aria-expanded={open}>
+        {open ? 'Close' : 'Make the tests'}
+      </Button>
+      <Trouble error={log.error} />
+    </section>
+  );
+}
+
+export function BackToTree({ bench }: { bench: Bench }) {
+  const { orchard } = useHere();
+  return <Link to={`/${orchard.slug}/yard?tree=${encodeURIComponent(bench.tree.id)}`}>its year</Link>;
+}

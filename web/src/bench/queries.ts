@@ -1,0 +1,95 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, need, type Schemas } from '../shared/api';
+import type { Day } from '../shared/day';
+
+export type Bench = Schemas['BenchBody'];
+export type Finding = Schemas['FindingBody'];
+export type Edit = Schemas['Edit'];
+export type Shoot = Schemas['ShootBody'];
+export type ShootNode = Schemas['NodeBody'];
+export type Quick = Schemas['QuickBody'];
+export type Sketch = Schemas['SketchInput'];
+export type { Limb } from '../drawing/wood';
+
+interface Which {
+  slug: string;
+  id: string;
+  day: Day;
+}
+
+const params = ({ slug, id, day }: Which) => ({ path: { slug, id }, query: { day } });
+const key = (w: Which) => ['bench', w.slug, w.id, w.day];
+
+export function useBench(w: Which) {
+  return useQuery({
+    queryKey: key(w),
+    queryFn: () => need(api.GET('/api/orchards/{slug}/trees/{id}/map', { params: params(w) })),
+    placeholderData: (previous) => (previous?.tree.id === w.id ? previous : undefined),
+    enabled: w.id !== '' && w.day !== '',
+  });
+}
+
+/** Writes to the map answer with the whole bench, which is shown at once; what hangs on the map is asked for again. */
+function useMapWrite<In>(w: Which, write: (input: In) => Promise<Bench>) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: write,
+    onSuccess: (bench) => {
+      client.setQueryData(key(w), bench);
+      void client.invalidateQueries({ queryKey: ['shoot', w.slug, w.id] });
+    },
+  });
+}
+
+export function useSketch(w: Which) {
+  return useMapWrite(w, (body: { based_on: number; sketch: Sketch }) =>
+    need(api.POST('/api/orchards/{slug}/trees/{id}/map/sketch', { params: params(w), body })),
+  );
+}
+
+export function useEdits(w: Which) {
+  return useMapWrite(w, (body: { based_on: number; edits: Edit[] }) =>
+    need(api.POST('/api/orchards/{slug}/trees/{id}/map/edits', { params: params(w), body })),
+  );
+}
+
+export function useUndoMap(w: Which) {
+  return useMapWrite(w, (revision: number) =>
+    need(api.POST('/api/orchards/{slug}/trees/{id}/map/undo', { params: params(w), body: { revision } })),
+  );
+}
+
+export function useImportMap(w: Which) {
+  return useMapWrite(w, (body: { based_on: number; format: 'json' | 'csv'; text: string }) =>
+    need(api.POST('/api/orchards/{slug}/trees/{id}/map/import', { params: params(w), body })),
+  );
+}
+
+export function useQuickLine(w: Which, line: string, selected: string, revision: number) {
+  return useQuery({
+    queryKey: ['line', ...key(w), revision, line, selected],
+    queryFn: () =>
+      need(
+        api.POST('/api/orchards/{slug}/trees/{id}/map/line', {
+          params: params(w),
+          body: selected ? { line, selected } : { line },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+    enabled: line.trim() !== '',
+  });
+}
+
+export function useShoot(w: Which, limb: string, revision: number) {
+  return useQuery({
+    queryKey: ['shoot', w.slug, w.id, w.day, limb, revision],
+    queryFn: () =>
+      need(
+        api.GET('/api/orchards/{slug}/trees/{id}/map/limbs/{limb}', {
+          params: { path: { slug: w.slug, id: w.id, limb }, query: { day: w.day } },
+        }),
+      ),
+    placeholderData: (previous) => (previous?.limb === limb ? previous : undefined),
+    enabled: limb !== '',
+  });
+}

@@ -1,0 +1,35 @@
+import { line, standingAt } from './wood';
+
+interface Props {
+  lines: readonly (readonly number[])[];
+  bearing: number;
+  /** The highest of the pictures side by side, cm: all are drawn to one scale. */
+  top: number;
+  reach: number;
+}
+
+const wide = 54;
+const high = 62;
+
+/** A tree in a few strokes, for a picture of its past. */
+export function Silhouette({ lines, bearing, top, reach }: Props) {
+  const all = Math.max(top, reach) + 10;
+  const sheet = { scale: (high - 6) / all, x: wide / 2, y: high - 4 };
+  const view = standingAt(bearing);
+  const y = sheet.y - reach * sheet.scale;
+  return (
+    <svg width={wide} height={high} viewBox={`0 0 ${String(wide)} ${String(high)}`} aria-hidden="true">
+      <path d={`M0 ${y.toFixed(1)}H${String(wide)}`} stroke="var(--leaf)" strokeDasharray="3 2" />
+      <path d={`M0 ${String(high - 4)}H${String(wide)}`} stroke="var(--ink)" />
+      {lines.map((l, i) => (
+        <path
+          key={i}
+          d={line(l, view, sheet)}
+          fill="none"
+          stroke="var(--wood-old)"
+          strokeWidth={Math.max(0.5, (l[3] ?? 0) * 2 * sheet.scale)}
+        />
+      ))}
+    </svg>
+  );
+}

@@ -269,7 +269,7 @@ func (b *standing) facts(f *BenchFacts, m *limb.Map) {
 func round1(x float64) float64 { return math.Round(x*10) / 10 }
 
 // drawnFields are the numbers that make a limb's drawing.
-var drawnFields = []string{"attach_cm", "azimuth_deg", "angle_base_deg", "length_cm", "diameter_mm", "rings_cm"}
+var drawnFields = []string{"attach_cm", "azimuth_deg", "angle_base_deg", "angle_tip_deg", "length_cm", "diameter_mm", "rings_cm"}
 
 // sourceOf is how a limb as a whole is known: measured once its thickness, length and angle are.
 func sourceOf(m *limb.Map, i int) limb.Source {

@@ -108,11 +108,6 @@ type gltfWriter struct {
 func LimbsGLTF(w io.Writer, title string, m *limb.Map) error {
 	g := &gltfWriter{}
 	g.doc.Asset = map[string]string{"version": "2.0", "generator": "Vertumna"}
-	for _, c := range woodColours {
-		mat := gltfMaterial{Name: c.name}
-		mat.PBR.Base, mat.PBR.Roughness = [4]float64{c.rgb[0], c.rgb[1], c.rgb[2], 1}, 0.9
-		g.doc.Materials = append(g.doc.Materials, mat)
-	}
 	root := gltfNode{Name: plainName(title)}
 	for i := range m.Axes {
 		mesh := gltfMesh{Name: plainName(m.Axes[i].ID), Primitives: g.limb(m, i)}
@@ -144,6 +139,20 @@ func plainName(s string) string {
 	return s
 }
 
+// material is the place of a wood colour among the materials; one is listed when it is first used.
+func (g *gltfWriter) material(tone int) int {
+	c := woodColours[tone]
+	for i := range g.doc.Materials {
+		if g.doc.Materials[i].Name == c.name {
+			return i
+		}
+	}
+	mat := gltfMaterial{Name: c.name}
+	mat.PBR.Base, mat.PBR.Roughness = [4]float64{c.rgb[0], c.rgb[1], c.rgb[2], 1}, 0.9
+	g.doc.Materials = append(g.doc.Materials, mat)
+	return len(g.doc.Materials) - 1
+}
+
 // limb writes one limb's tube, a primitive for each age of wood.
 func (g *gltfWriter) limb(m *limb.Map, i int) []gltfPrimitive {
 	shape := m.Shape(i)
@@ -159,7 +168,7 @@ func (g *gltfWriter) limb(m *limb.Map, i int) []gltfPrimitive {
 		for to < len(shape)-1 && tone(to) == tone(from) {
 			to++
 		}
-		out = append(out, g.tube(m, i, shape[from:to+1], tone(from)))
+		out = append(out, g.tube(m, i, shape[from:to+1], g.material(tone(from))))
 		from = to
 	}
 	return out

@@ -74,6 +74,14 @@ func (s Speaker) Finding(f find.Finding) FindingWords {
 			says = "seen to rub on " + list(f.Members)
 		}
 	}
+	if at, ok := f.Fact("mark_at_cm"); ok && at.Value == 0 {
+		switch f.Code {
+		case "dead":
+			says = "all of it dead, " + s.fact(f, "diameter_mm", "") + " thick at its base"
+		case "damaged":
+			says = "broken from its base on, " + s.fact(f, "diameter_mm", "") + " thick there"
+		}
+	}
 	if bears, ok := f.Fact("bears"); ok && bears.Value == 1 {
 		says += "; it bears this year and is renewed after the harvest"
 	}
@@ -99,6 +107,9 @@ func (s Speaker) fact(f find.Finding, name, unit string) string {
 	e, ok := f.Fact(name)
 	if !ok {
 		return ""
+	}
+	if e.Text == "unknown" {
+		return "a sickness of unknown kind"
 	}
 	if e.Text != "" {
 		return e.Text

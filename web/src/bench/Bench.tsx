@@ -177,6 +177,13 @@ function Opened({ which, bench }: OpenedProps) {
                   onMoveBase={(on, cm) => edit([{ op: 'move', id: on, attach_cm: cm }])}
                 />
                 <WoodKey season={bench.facts.map_season} />
+                <MarkBar
+                  brush={brush}
+                  onBrush={setBrush}
+                  canUndo={bench.can_undo && !busy}
+                  onUndo={takeBack}
+                  chosen={limb}
+                />
               </div>
               <div className="walk">
                 <div className="dialrow">
@@ -213,13 +220,6 @@ function Opened({ which, bench }: OpenedProps) {
                 )}
               </div>
             </div>
-            <MarkBar
-              brush={brush}
-              onBrush={setBrush}
-              canUndo={bench.can_undo && !busy}
-              onUndo={takeBack}
-              chosen={limb}
-            />
             {strip && limb && (
               <BudStrip
                 which={which}

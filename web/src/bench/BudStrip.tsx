@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { useHere } from '../shared/orchard';
 import { plain } from '../shared/day';
 import { useWidth } from '../shared/measure';
@@ -42,10 +42,11 @@ const rolls = [
 export function BudStrip({ which, limb, season, revision, busy, onEdit, onClose }: Props) {
   const q = useShoot(which, limb, revision);
   const [picked, setPicked] = useState<number | null>(null);
+  const come = useCallback((el: HTMLElement | null) => el?.scrollIntoView({ block: 'nearest' }), []);
   const shoot = q.data;
   const node = shoot?.nodes.find((n) => n.at_cm === picked);
   return (
-    <section className="strip" aria-label={`Bud strip of ${limb}`}>
+    <section ref={come} className="strip" aria-label={`Bud strip of ${limb}`}>
       <div className="acts" style={{ justifyContent: 'space-between', marginTop: 0 }}>
         <h2>
           Bud strip <small className="q">{limb}</small>
@@ -89,7 +90,7 @@ function Legend() {
     <span className="sm q budlegend" aria-hidden="true">
       {(['leaf', 'flower', 'triple', 'spur', 'blind'] as const).map((k) => (
         <span key={k}>
-          <svg width={22} height={18} viewBox="-11 -15 22 18">
+          <svg width={26} height={20} viewBox="-13 -19 26 20">
             <BudGlyph kind={k} up />
           </svg>
           {k === 'flower' ? 'fruit' : k}
@@ -122,7 +123,7 @@ function Strip({ shoot, season, picked, onPick }: StripProps) {
   const ticks = Array.from({ length: Math.floor(length / step) + 1 }, (_, i) => shoot.from_cm + i * step);
   return (
     <div ref={box} className="stripbox">
-      <svg width={w} height={140} viewBox={`0 0 ${String(w)} 140`} role="group" aria-label="Buds, base at the left">
+      <svg width={w} height={150} viewBox={`0 0 ${String(w)} 150`} role="group" aria-label="Buds, base at the left">
         {shoot.rings.map((r) => (
           <rect
             key={r.from_cm}
@@ -149,13 +150,13 @@ function Strip({ shoot, season, picked, onPick }: StripProps) {
         ))}
         {ticks.map((cm) => (
           <g key={cm}>
-            <path d={`M${x(cm).toFixed(1)} ${String(y + 14)}v5`} stroke="var(--rule-strong)" />
-            <text x={x(cm)} y={y + 31} textAnchor="middle" fontSize={12} fill="var(--quiet)">
+            <path d={`M${x(cm).toFixed(1)} ${String(y + 20)}v5`} stroke="var(--rule-strong)" />
+            <text x={x(cm)} y={y + 38} textAnchor="middle" fontSize={12} fill="var(--quiet)">
               {show(cm, 'cm', units)}
             </text>
           </g>
         ))}
-        <text x={2} y={y + 31} fontSize={12} fill="var(--quiet)">
+        <text x={2} y={y + 38} fontSize={12} fill="var(--quiet)">
           {unitOf('cm', units)}
         </text>
         {shoot.nodes.map((n, i) => (
@@ -209,7 +210,7 @@ function Bud({ n, x, y, up, outward, picked, onPick }: BudProps) {
         x={x - 12}
         y={16}
         width={24}
-        height={122}
+        height={130}
         fill={picked ? 'var(--leaf-wash)' : 'transparent'}
         stroke={picked ? 'var(--leaf)' : 'none'}
         rx={3}
@@ -218,13 +219,13 @@ function Bud({ n, x, y, up, outward, picked, onPick }: BudProps) {
         <BudGlyph kind={n.kind} up={up || n.n === 0} seen={n.seen} />
       </g>
       {n.known ? (
-        <FacingDial x={x} y={y + 52} bearing={n.bearing_deg} rise={n.rise} outward={outward} sure={n.sure} />
+        <FacingDial x={x} y={y + 60} bearing={n.bearing_deg} rise={n.rise} outward={outward} sure={n.sure} />
       ) : (
-        <text x={x} y={y + 56} textAnchor="middle" fontSize={12} fill="var(--quiet)">
+        <text x={x} y={y + 64} textAnchor="middle" fontSize={12} fill="var(--quiet)">
           ?
         </text>
       )}
-      <text x={x} y={y + 82} textAnchor="middle" fontSize={12} fontWeight={picked ? 700 : 400} fill="var(--ink)">
+      <text x={x} y={y + 92} textAnchor="middle" fontSize={12} fontWeight={picked ? 700 : 400} fill="var(--ink)">
         {n.n === 0 ? 'end' : n.n}
       </text>
     </g>

@@ -4,6 +4,7 @@ import {
   useMemo,
   useRef,
   type KeyboardEvent,
+  type MouseEvent,
   type PointerEvent,
   type Ref,
 } from 'react';
@@ -76,6 +77,7 @@ const mostLetters = 14;
 export function TreeDrawing({ ref, ...p }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const drag = useRef<{ kind: 'tip' | 'base'; id: string } | null>(null);
+  const dropped = useRef(false);
   const { sheet, height } = useMemo(
     () => layout(p.limbs, p.above, p.width, p.height, p.reachCm, p.outline),
     [p.limbs, p.above, p.width, p.height, p.reachCm, p.outline],
@@ -104,7 +106,7 @@ export function TreeDrawing({ ref, ...p }: Props) {
   const ground = sheet.y;
   const reachY = sheet.y - p.reachCm * sheet.scale;
 
-  const spotOf = (e: PointerEvent): Spot => {
+  const spotOf = (e: PointerEvent | MouseEvent): Spot => {
     const box = svg.current?.getBoundingClientRect();
     return box
       ? {
@@ -116,9 +118,10 @@ export function TreeDrawing({ ref, ...p }: Props) {
   const drop = (e: PointerEvent) => {
     const d = drag.current;
     drag.current = null;
+    dropped.current = !!d;
     svg.current?.querySelector('.ghost')?.setAttribute('d', '');
     const l = d && byId.get(d.id);
-    if (!d || !l) return;
+    if (!d || !l || e.type === 'pointercancel') return;
     const spot = spotOf(e);
     if (d.kind === 'tip') p.onMoveTip?.(l.id, dragged(tipOf(l), spot, view, sheet));
     else {
@@ -136,8 +139,11 @@ export function TreeDrawing({ ref, ...p }: Props) {
       ?.querySelector('.ghost')
       ?.setAttribute('d', `M${from.x.toFixed(1)} ${from.y.toFixed(1)}L${s.x.toFixed(1)} ${s.y.toFixed(1)}`);
   };
-  const choose = (e: PointerEvent) => {
-    if (drag.current) return;
+  const choose = (e: MouseEvent) => {
+    if (dropped.current) {
+      dropped.current = false; // the click that ends a drag chooses nothing
+      return;
+    }
     const hit = hitLimb(p.limbs, spotOf(e), view, sheet);
     if (hit) p.onChoose(hit);
   };
@@ -175,7 +181,10 @@ export function TreeDrawing({ ref, ...p }: Props) {
       aria-label={p.above ? 'The tree from above, north up' : 'The tree from where you stand'}
       onPointerMove={move}
       onPointerUp={drop}
-      onClick={(e) => choose(e as unknown as PointerEvent)}
+      onPointerCancel={drop}
+      onDragStart={(e) => e.preventDefault()}
+      onPointerDown={() => (dropped.current = false)}
+      onClick={choose}
     >
       <defs>
         <pattern id="hatch" width={5} height={5} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -253,8 +262,9 @@ export function TreeDrawing({ ref, ...p }: Props) {
               d={`M${label.x.toFixed(1)} ${label.y.toFixed(1)}L${at.x.toFixed(1)} ${at.y.toFixed(1)}`}
               stroke="var(--ink)"
               strokeWidth={0.9}
+              pointerEvents="none"
             />
-            <circle cx={at.x} cy={at.y} r={2} fill="var(--ink)" />
+            <circle cx={at.x} cy={at.y} r={2} fill="var(--ink)" pointerEvents="none" />
             <circle
               cx={label.x}
               cy={label.y}
@@ -354,14 +364,14 @@ function painted(svg: SVGSVGElement, limbs: readonly Limb[], season: string, she
     const l = byId.get(g.dataset.limb ?? '');
     if (!l) continue;
     const parts = stretches(l, season);
+    const last = l.stations.length / 5 - 1;
     let k = 0;
     for (const path of g.querySelectorAll<SVGPathElement>('path')) {
       const from = path.dataset.halo;
       const part = from === undefined && path.dataset.part !== undefined ? parts[k++] : undefined;
-      if (from !== undefined) out.push({ path, draw: (v) => line(l.stations, v, sheet, Number(from)) });
+      if (from !== undefined) out.push({ path, draw: (v) => ribbon(l.stations, Number(from), last, v, sheet) });
       else if (part) out.push({ path, draw: (v) => ribbon(l.stations, part.from, part.to, v, sheet) });
-      else if (path.dataset.hatch !== undefined)
-        out.push({ path, draw: (v) => ribbon(l.stations, 0, l.stations.length / 5 - 1, v, sheet) });
+      else if (path.dataset.hatch !== undefined) out.push({ path, draw: (v) => ribbon(l.stations, 0, last, v, sheet) });
       else out.push({ path, draw: (v) => line(l.stations, v, sheet) });
     }
   }
@@ -400,10 +410,10 @@ function Wood({ l, view, sheet, season, mix, parentRadius, chosen, first, onKey 
       {from < n - 1 && (
         <path
           data-halo={from}
-          d={line(l.stations, view, sheet, from)}
+          d={ribbon(l.stations, from, n - 1, view, sheet)}
           stroke="var(--ground)"
-          strokeWidth={Math.max(1.4, (l.diameter_mm / 10) * sheet.scale) + 2.4}
-          fill="none"
+          strokeWidth={2.4}
+          fill="var(--ground)"
         />
       )}
       {stretches(l, season).map((s) => {
@@ -489,6 +499,7 @@ function RingMarks({ l, view, sheet }: { l: Limb; view: View; sheet: Sheet }) {
 function Handle({ spot, round, name, onDown }: { spot: Spot; round?: boolean; name: string; onDown: () => void }) {
   const down = (e: PointerEvent<SVGGElement>) => {
     e.stopPropagation();
+    e.preventDefault(); // no text is selected or dragged along
     e.currentTarget.ownerSVGElement?.setPointerCapture(e.pointerId);
     onDown();
   };

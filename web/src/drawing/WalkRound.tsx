@@ -11,6 +11,9 @@ interface Props {
   onTurn: (bearing: number) => void;
 }
 
+/** A smaller dial has no room for names. */
+const labelledFrom = 140;
+
 /** The tree from above in a compass; the stake on its rim is where you stand. */
 export function WalkRound({ limbs, bearing, size, onTurning, onTurn }: Props) {
   const dragging = useRef(false);
@@ -110,7 +113,7 @@ export function WalkRound({ limbs, bearing, size, onTurning, onTurn }: Props) {
         />
       ))}
       {limbs
-        .filter((l) => l.depth === 1)
+        .filter((l) => l.depth === 1 && size > labelledFrom)
         .map((l) => {
           const i = l.stations.length - 5;
           const x = c + (l.stations[i] ?? 0) * sheet.scale * 0.72;

@@ -55,9 +55,9 @@ types: web/node_modules/.ready
 	go run ./cmd/vertumna openapi > api/openapi.new && mv api/openapi.new api/openapi.json
 	cd web && $(NPM) run types
 
-bench:
+bench: build e2e/node_modules/.ready chromium
 	go test -run xxx -bench . -benchmem ./core/... ./api
-	@$(MAKE) --no-print-directory build
+	@cd e2e && BENCH=1 npx --no-install playwright test turning --project=laptop | grep 'turning 400'
 	@echo "first load of the web app, compressed script and style:"
 	@cd web/dist/assets && for f in $$(grep -oE 'assets/[^"]+\.(js|css)' ../index.html | sed 's#assets/##' | sort -u); do printf '%8d %s\n' $$(gzip -c $$f | wc -c) $$f; done | awk '{s+=$$1; print} END {printf "%8d bytes together\n", s}'
 

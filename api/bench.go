@@ -121,8 +121,8 @@ func (s *server) bench(ctx context.Context, b *standing) (*BenchBody, error) {
 		return nil, err
 	}
 	out.Mapped, out.Revision, out.Map = true, &kept.Revision, &kept.Doc
-	for _, r := range out.History {
-		out.CanUndo = out.CanUndo || r.Revision == kept.BasedOn && r.Date == kept.Date
+	if out.CanUndo, err = s.Store.CanUndoMap(ctx, b.tree.ID, kept); err != nil {
+		return nil, err
 	}
 	b.draw(out, m)
 	out.Past, err = s.past(ctx, b.tree.ID, out.History, m)
@@ -301,6 +301,7 @@ func (b *standing) limb(m *limb.Map, i int, chain []string) DrawnLimb {
 		AngleBase: round1(a.A0), AngleTip: round1(a.A1), Length: round1(a.L), Diameter: round1(a.D), Top: round1(m.Top(i)), Share: math.Round(1e4*m.Share(i, 0)) / 1e4,
 		Source: sourceOf(m, i), Guessed: []string{}, Tip: a.Tip, Sprout: a.Sprout, Sucker: a.Sucker, Tags: append([]string{}, a.Tags...),
 		Marks: append([]limb.Mark{}, a.Marks...), State: m.State(i), Note: m.Note(i), Wounds: append([]limb.Wound{}, a.Wounds...),
+		Spurs: append([]limb.SpurCount{}, a.Spurs...), Gaps: append([]limb.Stretch{}, a.Gaps...),
 		Leads: len(chain) > 0 && chain[len(chain)-1] == a.ID,
 	}
 	if a.Parent >= 0 {

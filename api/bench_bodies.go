@@ -72,6 +72,9 @@ type DrawnLimb struct {
 	StateSays string       `json:"state_says,omitempty"`
 	Note      string       `json:"note,omitempty"`
 	Wounds    []limb.Wound `json:"wounds" nullable:"false"`
+
+	Spurs []limb.SpurCount `json:"spurs" nullable:"false"`
+	Gaps  []limb.Stretch   `json:"gaps" nullable:"false"`
 }
 
 // DrawnRing is one season's growth of a limb.

@@ -131,6 +131,23 @@ func TestCorrectionsSurviveAnArchive(t *testing.T) {
 		}
 	}
 	require.Equal(t, 1, notes)
+	for i := range before.Trees {
+		was, err := s.Maps(ctx, before.Trees[i].ID)
+		require.NoError(t, err)
+		is, err := s.Maps(ctx, after.Trees[i].ID)
+		require.NoError(t, err)
+		require.NotEmpty(t, was)
+		require.Equal(t, was, is, "limb maps go along with every revision")
+	}
+}
+
+func TestAnArchiveWithAnImpossibleLimbMapIsRefused(t *testing.T) {
+	text := `{"format":"vertumna-archive","version":1,"orchards":[{"orchard":{"name":"A"},"trees":[{"id":"t","kind":"apple"}],
+		"limb_maps":{"t":[{"revision":1,"based_on":0,"date":"2026-01-01","at":"","cause":"sketch","map":{"species":"apple","limbs":[]}}]}}]}`
+	_, err := exchange.ReadArchive(strings.NewReader(text))
+	require.ErrorContains(t, err, "orchards[0].limb_maps[t][0]")
+	_, err = exchange.ReadArchive(strings.NewReader(strings.Replace(text, `{"t":[`, `{"nobody":[`, 1)))
+	require.ErrorContains(t, err, "nobody given")
 }
 
 func TestNormalsAreReadInTheUnitsTheirNamesSay(t *testing.T) {

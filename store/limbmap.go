@@ -133,6 +133,18 @@ func (e *NothingToUndo) Error() string {
 	return fmt.Sprintf("revision: %d given, one made from another expected", e.Revision)
 }
 
+// CanUndoMap says whether a map has one before it of the same growth year.
+func (s *Store) CanUndoMap(ctx context.Context, treeID string, m *LimbMap) (bool, error) {
+	if m.BasedOn == 0 {
+		return false, nil
+	}
+	before, err := s.MapRevision(ctx, treeID, m.BasedOn)
+	if errors.Is(err, ErrNotFound) {
+		return false, nil
+	}
+	return err == nil && before.Doc.Year == m.Doc.Year, err
+}
+
 // UndoMap takes back the last change of a tree's limb map: it writes the map before it as a new revision. Undoing again
 // goes one further back. Errors: *Clash when the map changed meanwhile, *NothingToUndo, ErrNotFound.
 func (s *Store) UndoMap(ctx context.Context, orchardID, treeID string, revision int, day almanac.Day) (*LimbMap, error) {
@@ -150,7 +162,7 @@ func (s *Store) UndoMap(ctx context.Context, orchardID, treeID string, revision 
 	if err != nil {
 		return nil, err
 	}
-	if before.Date != m.Date {
+	if before.Doc.Year != m.Doc.Year { // the map of another year is no step back
 		return nil, &NothingToUndo{revision}
 	}
 	out := &LimbMap{Revision{BasedOn: before.BasedOn, Date: m.Date, Cause: CauseUndo}, before.Doc}

@@ -17,8 +17,7 @@ type Station struct {
 // shapeStepCM is the longest way between two stations.
 const shapeStepCM = 12
 
-// Shape is a limb as it is drawn: stations from base to tip, closer where it bends, and one at every ring and at every
-// side limb, where the thickness steps.
+// Shape is a limb as it is drawn: stations from base to tip, closer where it bends, and one at every ring.
 func (m *Map) Shape(i int) []Station {
 	a := &m.Axes[i]
 	at := []float64{0, a.L}
@@ -28,11 +27,6 @@ func (m *Map) Shape(i int) []Station {
 		s += r
 		at = append(at, s)
 		rings[s] = true
-	}
-	for _, c := range a.Children {
-		if k := m.Axes[c].Attach; k > 1 && k < a.L-1 {
-			at = append(at, k, math.Min(a.L, k+0.5))
-		}
 	}
 	slices.Sort(at)
 	var out []Station

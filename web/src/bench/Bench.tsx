@@ -21,7 +21,7 @@ import { brushes, MarkBar } from './MarkBar';
 import { QuickLine } from './QuickLine';
 import { SketchForm } from './SketchForm';
 import { BackToTree, StandBack } from './StandBack';
-import { useBench, useEdits, useSketch, useUndoMap, type Bench as BenchData, type Edit } from './queries';
+import { useBench, useChanges, useEdits, useSketch, useUndoMap, type Bench as BenchData, type Edit } from './queries';
 
 const turnBy = 15;
 
@@ -53,6 +53,7 @@ function Opened({ which, bench }: OpenedProps) {
   const [chosen, setChosen] = useState('');
   const [finding, setFinding] = useState('');
   const [bearing, setBearing] = useState(205);
+  const [rests, setRests] = useState(0); // a drawing that was turned is drawn anew when it comes to rest
   const [above, setAbove] = useState(false);
   const [outlined, setOutlined] = useState(false);
   const [strip, setStrip] = useState(false);
@@ -155,6 +156,7 @@ function Opened({ which, bench }: OpenedProps) {
             <div className="drawn">
               <div ref={box} className="treebox">
                 <TreeDrawing
+                  key={rests}
                   ref={drawing}
                   limbs={bench.limbs}
                   season={bench.facts.map_season}
@@ -200,7 +202,10 @@ function Opened({ which, bench }: OpenedProps) {
                     bearing={bearing}
                     size={phone ? 116 : 172}
                     onTurning={(b) => drawing.current?.turn(b)}
-                    onTurn={setBearing}
+                    onTurn={(b) => {
+                      setBearing(b);
+                      setRests((n) => n + 1);
+                    }}
                   />
                   <button
                     type="button"
@@ -277,7 +282,7 @@ function Opened({ which, bench }: OpenedProps) {
           </div>
         )}
         <Files which={which} revision={revision} mapped={bench.mapped} />
-        <History bench={bench} />
+        <History bench={bench} which={which} />
       </div>
     </div>
   );
@@ -325,7 +330,10 @@ const causes: Record<string, string> = {
   undo: 'undone',
 };
 
-function History({ bench }: { bench: BenchData }) {
+function History({ bench, which }: { bench: BenchData; which: OpenedProps['which'] }) {
+  const [against, setAgainst] = useState(0);
+  const now = bench.revision?.revision ?? 0;
+  const changes = useChanges(which, against, now);
   if (bench.history.length === 0) return null;
   return (
     <details className="files">
@@ -335,8 +343,35 @@ function History({ bench }: { bench: BenchData }) {
       <ul className="bare sm">
         {bench.history.slice(0, 30).map((r) => (
           <li key={r.revision}>
-            {plain(r.date)} {r.date.slice(0, 4)}, {causes[r.cause] ?? r.cause}
-            {r.revision === bench.revision?.revision ? ' (shown)' : ''}
+            {plain(r.date)} {r.date.slice(0, 4)}, {causes[r.cause] ?? r.cause}{' '}
+            {r.revision === now ? (
+              '(shown)'
+            ) : (
+              <button
+                type="button"
+                className="plain"
+                aria-expanded={against === r.revision}
+                onClick={() => setAgainst(against === r.revision ? 0 : r.revision)}
+              >
+                what changed since
+              </button>
+            )}
+            {against === r.revision && changes.data && (
+              <ul className="more bare">
+                {changes.data.length === 0 && <li>Nothing.</li>}
+                {changes.data.slice(0, 40).map((c) => (
+                  <li key={`${c.limb}${c.field}`}>
+                    <b>{c.limb}</b>{' '}
+                    {c.field === ''
+                      ? c.before === 'gone'
+                        ? 'is gone'
+                        : 'is new'
+                      : `${fieldNames[c.field] ?? c.field}: ${c.before || 'none'} to ${c.after || 'none'}`}
+                  </li>
+                ))}
+                {changes.data.length > 40 && <li>and {changes.data.length - 40} more</li>}
+              </ul>
+            )}
           </li>
         ))}
       </ul>
@@ -344,3 +379,14 @@ function History({ bench }: { bench: BenchData }) {
     </details>
   );
 }
+
+const fieldNames: Record<string, string> = {
+  attach_cm: 'starts at, cm',
+  azimuth_deg: 'direction',
+  angle_base_deg: 'angle',
+  angle_tip_deg: 'angle at the tip',
+  length_cm: 'length, cm',
+  diameter_mm: 'thickness, mm',
+  tip_diameter_mm: 'thickness at the tip, mm',
+  parent: 'hangs on',
+};

@@ -74,8 +74,9 @@ export function LimbPanel(p: Props) {
         <input type="checkbox" checked={eye} onChange={(e) => setEye(e.target.checked)} />
         <span>by eye: keep what I enter as estimated</span>
       </label>
-      <Rings l={l} />
+      <Rings key={JSON.stringify(l.rings)} l={l} busy={p.busy} eye={eye} onEdit={p.onEdit} />
       <Seen {...p} />
+      <Counted l={l} busy={p.busy} onEdit={p.onEdit} />
       <Decided key={`${l.state?.due ?? ''}${l.state?.reason ?? ''}`} {...p} />
       <div className="acts">
         <Button size="small" variant="outlined" onClick={p.onBuds}>
@@ -138,19 +139,133 @@ function Cell({ name, hint, quantity, value, guessed, busy, onSet }: CellProps) 
   );
 }
 
-function Rings({ l }: { l: Limb }) {
+/** The seasons of a limb, base to tip: read off the wrinkled rings with a tape. */
+function Rings({ l, busy, eye, onEdit }: { l: Limb; busy: boolean; eye: boolean; onEdit: (e: Edit[]) => void }) {
   const { units } = useHere();
+  const text = l.rings.map((r) => show(r.to_cm - r.from_cm, 'cm', units)).join(' ');
+  const [draft, setDraft] = useState(text);
+  const cm = draft
+    .trim()
+    .split(/\s+/)
+    .map((t) => read(t, 'cm', units));
+  const bad = cm.some((v) => v === undefined || v < 0);
+  const done = () => {
+    if (draft === text || bad) return;
+    onEdit([
+      {
+        op: 'set',
+        id: l.id,
+        by: eye ? 'estimated' : 'measured',
+        limb: { id: l.id, rings_cm: cm.map((v) => v ?? 0) } as Edit['limb'],
+      } as Edit,
+    ]);
+  };
+  const first = l.rings[0]?.year;
   return (
-    <p className="sm">
-      <b>Seasons</b>{' '}
-      <span className="q">{l.guessed.includes('rings_cm') ? 'estimated' : 'measured'}, base to tip:</span>{' '}
-      {l.rings
-        .map(
-          (r) => `${show(r.to_cm - r.from_cm, 'cm', units)}${r.year === undefined ? '' : ` (grew ${String(r.year)})`}`,
-        )
-        .join(', ')}{' '}
-      {unitOf('cm', units)}
-    </p>
+    <TextField
+      label="Seasons, base to tip"
+      fullWidth
+      size="small"
+      sx={{ mt: 1.5 }}
+      value={draft}
+      error={bad}
+      disabled={busy}
+      helperText={
+        bad
+          ? 'lengths parted by spaces expected'
+          : `${unitOf('cm', units)}, ${l.guessed.includes('rings_cm') ? 'estimated' : 'measured'}${first === undefined ? '' : `; the first grew in ${String(first)}`}`
+      }
+      onChange={(e) => setDraft(e.target.value)}
+      onBlur={done}
+      onKeyDown={(e) => e.key === 'Enter' && done()}
+    />
+  );
+}
+
+/** Spurs counted on a stretch, or a stretch seen bare. */
+function Counted({ l, busy, onEdit }: { l: Limb; busy: boolean; onEdit: (e: Edit[]) => void }) {
+  const { units } = useHere();
+  const [open, setOpen] = useState(false);
+  const [from, setFrom] = useState('');
+  const [to, setTo] = useState('');
+  const [n, setN] = useState('');
+  const a = read(from, 'cm', units);
+  const b = read(to, 'cm', units);
+  const c = n.trim() === '' ? undefined : Number(n);
+  const good = a !== undefined && b !== undefined && a < b && (c === undefined || c >= 0);
+  const write = () => {
+    if (!good) return;
+    const limb =
+      c === undefined
+        ? { id: l.id, gaps: [...l.gaps, { from_cm: a, to_cm: b }] }
+        : { id: l.id, spurs: [...l.spurs, { from_cm: a, to_cm: b, count: c }] };
+    onEdit([{ op: 'set', id: l.id, limb: limb as Edit['limb'] } as Edit]);
+    setOpen(false);
+    setFrom('');
+    setTo('');
+    setN('');
+  };
+  const told = [
+    ...l.spurs.map(
+      (s) => `${String(s.count)} spurs from ${show(s.from_cm, 'cm', units)} to ${say(s.to_cm, 'cm', units)}`,
+    ),
+    ...l.gaps.map((g) => `bare from ${show(g.from_cm, 'cm', units)} to ${say(g.to_cm, 'cm', units)}`),
+  ];
+  return (
+    <div className="sm">
+      {told.length > 0 && (
+        <p style={{ margin: '4px 0' }}>
+          Counted: {told.join('; ')}.{' '}
+          <button
+            type="button"
+            className="plain"
+            disabled={busy}
+            onClick={() => onEdit([{ op: 'set', id: l.id, clear: ['spurs', 'gaps'] } as Edit])}
+          >
+            Count anew
+          </button>
+        </p>
+      )}
+      {open ? (
+        <>
+          <div className="cells three">
+            <TextField
+              size="small"
+              label="From"
+              value={from}
+              onChange={(e) => setFrom(e.target.value)}
+              helperText={unitOf('cm', units)}
+            />
+            <TextField
+              size="small"
+              label="To"
+              value={to}
+              onChange={(e) => setTo(e.target.value)}
+              helperText={unitOf('cm', units)}
+            />
+            <TextField
+              size="small"
+              label="Spurs"
+              value={n}
+              onChange={(e) => setN(e.target.value)}
+              helperText="empty: bare"
+            />
+          </div>
+          <div className="acts">
+            <Button size="small" disabled={!good || busy} onClick={write}>
+              Write it down
+            </Button>
+            <Button size="small" onClick={() => setOpen(false)}>
+              Leave it
+            </Button>
+          </div>
+        </>
+      ) : (
+        <Button size="small" onClick={() => setOpen(true)}>
+          Count spurs, or note a bare stretch
+        </Button>
+      )}
+    </div>
   );
 }
 

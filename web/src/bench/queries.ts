@@ -93,3 +93,17 @@ export function useShoot(w: Which, limb: string, revision: number) {
     enabled: limb !== '',
   });
 }
+
+/** What differs between two revisions; from 0: nothing is asked. */
+export function useChanges(w: Which, from: number, to: number) {
+  return useQuery({
+    queryKey: ['changes', w.slug, w.id, from, to],
+    queryFn: () =>
+      need(
+        api.GET('/api/orchards/{slug}/trees/{id}/map/compare', {
+          params: { path: { slug: w.slug, id: w.id }, query: { from, to } },
+        }),
+      ),
+    enabled: from > 0 && to > 0,
+  });
+}

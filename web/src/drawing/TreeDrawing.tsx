@@ -13,6 +13,7 @@ import { spread } from './labels';
 import {
   along,
   baseOf,
+  coarser,
   depthOf,
   extent,
   fade,
@@ -24,6 +25,7 @@ import {
   place,
   ribbon,
   standingAt,
+  stationCount,
   stretches,
   tipOf,
   toneColour,
@@ -86,7 +88,7 @@ export function TreeDrawing({ ref, ...p }: Props) {
   const wood = useRef<Painted | null>(null);
   useEffect(() => {
     wood.current = null; // what was rendered anew is found anew
-    for (const c of ['.letters', '.handles', '.rings']) svg.current?.querySelector(c)?.removeAttribute('visibility');
+    svg.current?.classList.remove('turning');
   });
   useImperativeHandle(
     ref,
@@ -354,6 +356,8 @@ function hitLimb(limbs: readonly Limb[], spot: Spot, view: View, sheet: Sheet): 
   return best?.id;
 }
 
+const span = (s: { from: number; to: number }) => s.to - s.from;
+
 /** The elements of the wood, found once, so that a turn only writes attributes. */
 type Painted = { path: SVGPathElement; draw: (view: View) => string }[];
 
@@ -364,18 +368,23 @@ function painted(svg: SVGSVGElement, limbs: readonly Limb[], season: string, she
     const l = byId.get(g.dataset.limb ?? '');
     if (!l) continue;
     const parts = stretches(l, season);
-    const last = l.stations.length / 5 - 1;
-    let k = 0;
-    for (const path of g.querySelectorAll<SVGPathElement>('path')) {
-      const from = path.dataset.halo;
-      const part = from === undefined && path.dataset.part !== undefined ? parts[k++] : undefined;
-      if (from !== undefined) out.push({ path, draw: (v) => ribbon(l.stations, Number(from), last, v, sheet) });
-      else if (part) out.push({ path, draw: (v) => ribbon(l.stations, part.from, part.to, v, sheet) });
-      else if (path.dataset.hatch !== undefined) out.push({ path, draw: (v) => ribbon(l.stations, 0, last, v, sheet) });
-      else out.push({ path, draw: (v) => line(l.stations, v, sheet) });
-    }
+    const longest = parts.reduce((a, p, i) => (span(p) > span(parts[a] ?? p) ? i : a), 0);
+    g.querySelectorAll<SVGPathElement>('path[data-part]').forEach((path, k) => {
+      const part = parts[k];
+      if (!part) return;
+      const twig = l.depth > 1; // on the move a twig is one piece, in the colour of most of it
+      if (twig && k !== longest) {
+        path.setAttribute('d', '');
+        return;
+      }
+      const some = twig
+        ? coarser(l.stations, 0, stationCount(l.stations) - 1, 5)
+        : coarser(l.stations, part.from, part.to, 2);
+      const last = stationCount(some) - 1;
+      out.push({ path, draw: (v) => ribbon(some, 0, last, v, sheet) });
+    });
   }
-  for (const c of ['.letters', '.handles', '.rings']) svg.querySelector(c)?.setAttribute('visibility', 'hidden');
+  svg.classList.add('turning'); // letters, halos and hatching come back at rest
   return out;
 }
 

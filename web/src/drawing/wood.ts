@@ -50,7 +50,6 @@ export function stationAt(stations: readonly number[], k: number): Vec {
   return [stations[i] ?? 0, stations[i + 1] ?? 0, stations[i + 2] ?? 0];
 }
 
-const radiusAt = (stations: readonly number[], k: number) => stations[k * width + 3] ?? 0;
 const ageAt = (stations: readonly number[], k: number) => stations[k * width + 4] ?? 1;
 
 export function baseOf(l: Pick<Limb, 'stations'>): Vec {
@@ -140,28 +139,42 @@ export function stretches(l: Pick<Limb, 'stations' | 'dead_from_cm'>, season: st
 /** Wood is never drawn thinner than this. */
 const leastHalf = 0.7;
 
-/** A stretch of a limb as a filled ribbon. */
+/** A tenth of a pixel is as fine as wood is drawn. */
+const fine = (v: number) => Math.round(v * 10) / 10;
+
+/** A stretch of a limb as a filled ribbon. Written for speed: it runs for every limb in every frame of a turn. */
 export function ribbon(stations: readonly number[], from: number, to: number, view: View, sheet: Sheet): string {
-  const i0 = from * width;
+  const [rx, ry, rz] = view.right;
+  const [ux, uy, uz] = view.up;
+  const k = sheet.scale;
   let forth = '';
   let back = '';
-  const { right, up } = view;
-  for (let k = from; k <= to; k++) {
-    const i = k * width;
-    const p = k < to ? i : i - width;
-    const q = k < to ? i + width : i;
-    const ax = screenX(stations, p, right);
-    const ay = screenY(stations, p, up);
-    const dx = screenX(stations, q, right) - ax;
-    const dy = screenY(stations, q, up) - ay;
-    const l = Math.hypot(dx, dy) || 1;
-    const half = Math.max(leastHalf, radiusAt(stations, k) * sheet.scale);
-    const x = sheet.x + screenX(stations, i, right) * sheet.scale;
-    const y = sheet.y - screenY(stations, i, up) * sheet.scale;
-    const nx = (-dy / l) * half;
-    const ny = (dx / l) * half;
-    forth += `${i === i0 ? 'M' : 'L'}${(x + nx).toFixed(1)} ${(y - ny).toFixed(1)}`;
-    back = `L${(x - nx).toFixed(1)} ${(y + ny).toFixed(1)}${back}`;
+  let ax = 0;
+  let ay = 0;
+  let nx = 0;
+  let ny = 0;
+  for (let j = from; j <= to; j++) {
+    const i = j * width;
+    const x0 = stations[i] ?? 0;
+    const y0 = stations[i + 1] ?? 0;
+    const z0 = stations[i + 2] ?? 0;
+    const x = j === from ? sheet.x + (x0 * rx + y0 * ry + z0 * rz) * k : ax;
+    const y = j === from ? sheet.y - (x0 * ux + y0 * uy + z0 * uz) * k : ay;
+    if (j < to) {
+      const x1 = stations[i + width] ?? 0;
+      const y1 = stations[i + width + 1] ?? 0;
+      const z1 = stations[i + width + 2] ?? 0;
+      ax = sheet.x + (x1 * rx + y1 * ry + z1 * rz) * k;
+      ay = sheet.y - (x1 * ux + y1 * uy + z1 * uz) * k;
+      const dx = ax - x;
+      const dy = ay - y;
+      const l = Math.sqrt(dx * dx + dy * dy) || 1;
+      nx = dy / l;
+      ny = -dx / l;
+    }
+    const half = Math.max(leastHalf, (stations[i + 3] ?? 0) * k);
+    forth += `${j === from ? 'M' : 'L'}${String(fine(x + nx * half))} ${String(fine(y + ny * half))}`;
+    back = `L${String(fine(x - nx * half))} ${String(fine(y - ny * half))}${back}`;
   }
   return `${forth}${back}Z`;
 }
@@ -170,6 +183,14 @@ const screenX = (s: readonly number[], i: number, r: Vec) =>
   (s[i] ?? 0) * r[0] + (s[i + 1] ?? 0) * r[1] + (s[i + 2] ?? 0) * r[2];
 const screenY = (s: readonly number[], i: number, u: Vec) =>
   (s[i] ?? 0) * u[0] + (s[i + 1] ?? 0) * u[1] + (s[i + 2] ?? 0) * u[2];
+
+/** Every so many stations of a stretch, its ends always among them: enough for wood on the move. */
+export function coarser(stations: readonly number[], from: number, to: number, every: number): number[] {
+  const out: number[] = [];
+  for (let k = from; k <= to; k++)
+    if (k === to || (k - from) % every === 0) out.push(...stations.slice(k * width, (k + 1) * width));
+  return out;
+}
 
 /** The middle line of a limb, from station `from` on. */
 export function line(stations: readonly number[], view: View, sheet: Sheet, from = 0): string {

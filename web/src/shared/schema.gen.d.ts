@@ -804,6 +804,7 @@ export interface components {
              * @description expected within reach, full light taken
              */
             flower_buds: number;
+            gaps: components["schemas"]["Stretch"][];
             /** @description fields nobody measured */
             guessed: string[];
             id: string;
@@ -822,6 +823,7 @@ export interface components {
             /** @enum {string} */
             source: "measured" | "estimated" | "predicted";
             sprout?: boolean;
+            spurs: components["schemas"]["SpurCount"][];
             state?: components["schemas"]["State"];
             state_says?: string;
             stations: number[];

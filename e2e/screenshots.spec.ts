@@ -15,6 +15,9 @@ test('pictures of the main views', async ({ page, demo }, info) => {
   if (info.project.name === 'phone') {
     await take('yard-phone', '/lower-terrace/yard');
     await take('tree-phone', '/lower-terrace/yard?tree=lower-terrace-C1');
+    await open(page, `${demo}/lower-terrace/trees/lower-terrace-C2`);
+    await page.getByRole('button', { name: 'Broken' }).click();
+    await page.screenshot({ path: join(folder, 'capture-phone.png') });
     return;
   }
   await take('yard', '/lower-terrace/yard');
@@ -28,6 +31,17 @@ test('pictures of the main views', async ({ page, demo }, info) => {
     .first()
     .waitFor();
   await page.screenshot({ path: join(folder, 'year.png') });
+  await take('bench-leader', '/lower-terrace/trees/lower-terrace-C1');
+  await take('bench-tiers', '/lower-terrace/trees/lower-terrace-A3');
+  await open(page, `${demo}/lower-terrace/trees/lower-terrace-C2`);
+  await page.getByRole('region', { name: 'Findings' }).getByRole('button', { name: /^A/ }).click();
+  await page.screenshot({ path: join(folder, 'bench-vase.png') });
+  await page.getByText(/^Limbs as a list/).click();
+  await page.getByRole('button', { name: /^Show all/ }).click();
+  await page.getByRole('table').getByRole('button', { name: 'S2.2.1', exact: true }).click();
+  await page.getByRole('button', { name: 'Its buds' }).click();
+  await page.getByRole('button', { name: /^bud 5,/ }).press('Enter');
+  await page.getByRole('region', { name: /^Bud strip/ }).screenshot({ path: join(folder, 'bud-strip.png') });
   await take('setup', '/lower-terrace/setup');
   await page.evaluate(() => localStorage.setItem('vertumna-light', 'dusk'));
   await take('yard-dusk', '/lower-terrace/yard?day=2027-06-24');

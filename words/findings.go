@@ -1,6 +1,7 @@
 package words
 
 import (
+	"math"
 	"regexp"
 	"strings"
 
@@ -125,7 +126,11 @@ func (s Speaker) amountOf(e find.Fact, unit string) string {
 	if unit == "n" {
 		unit = ""
 	}
-	return s.Amount(e.Value, unit)
+	value := e.Value
+	if (unit == "cm" && value >= 10) && s.Units != US { // no tape on a tree reads finer
+		value = math.Round(value)
+	}
+	return s.Amount(value, unit)
 }
 
 func list(names []string) string {
@@ -141,10 +146,11 @@ func list(names []string) string {
 
 // Where says where a finding starts on its limb, and how high that is.
 func (s Speaker) Where(f find.Finding, heightCM float64) string {
+	height := s.Amount(heightCM/100, "m")
 	if f.AtCM <= 0 {
-		return "limb " + f.Limb + ", from its base at " + s.Amount(heightCM, "cm") + " height"
+		return "limb " + f.Limb + ", from its base, " + height + " up"
 	}
-	return "limb " + f.Limb + ", " + s.Amount(f.AtCM, "cm") + " from its base, at " + s.Amount(heightCM, "cm") + " height"
+	return "limb " + f.Limb + ", " + s.amountOf(find.Fact{Name: "at_cm", Value: f.AtCM}, "cm") + " from its base, " + height + " up"
 }
 
 var bearing = map[pomology.Bearing]string{

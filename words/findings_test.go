@@ -45,5 +45,5 @@ func TestFindingsAreToldInThePersonsUnitsWithoutGaps(t *testing.T) {
 	require.Greater(t, len(seen), 10)
 	f := find.Finding{Code: "over_height", Limb: "S1", AtCM: 120, Evidence: []find.Fact{{Name: "top_cm", Value: 300}, {Name: "excess_cm", Value: 60}}}
 	require.Equal(t, "rises to 300 cm, 60 cm above your reach", words.Speaker{}.Finding(f).Says)
-	require.Equal(t, "limb S1, 47.2 in from its base, at 94.5 in height", words.Speaker{Units: words.US}.Where(f, 240))
+	require.Equal(t, "limb S1, 47.2 in from its base, 7 ft 10 in up", words.Speaker{Units: words.US}.Where(f, 240))
 }

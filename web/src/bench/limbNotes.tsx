@@ -1,0 +1,333 @@
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { useHere } from '../shared/orchard';
+import { read, say, show, unitOf } from '../shared/units';
+import type { LimbProps } from './LimbPanel';
+import type { Edit, Limb } from './queries';
+
+/** Spurs counted on a stretch, or a stretch seen bare. */
+export function Counted({ l, busy, onEdit }: { l: Limb; busy: boolean; onEdit: (e: Edit[]) => void }) {
+  const { units } = useHere();
+  const [open, setOpen] = useState(false);
+  const [from, setFrom] = useState('');
+  const [to, setTo] = useState('');
+  const [n, setN] = useState('');
+  const a = read(from, 'cm', units);
+  const b = read(to, 'cm', units);
+  const c = n.trim() === '' ? undefined : Number(n);
+  const good = a !== undefined && b !== undefined && a < b && (c === undefined || c >= 0);
+  const write = () => {
+    if (!good) return;
+    const limb =
+      c === undefined
+        ? { id: l.id, gaps: [...l.gaps, { from_cm: a, to_cm: b }] }
+        : { id: l.id, spurs: [...l.spurs, { from_cm: a, to_cm: b, count: c }] };
+    onEdit([{ op: 'set', id: l.id, limb: limb as Edit['limb'] } as Edit]);
+    setOpen(false);
+    setFrom('');
+    setTo('');
+    setN('');
+  };
+  const told = [
+    ...l.spurs.map(
+      (s) => `${String(s.count)} spurs from ${show(s.from_cm, 'cm', units)} to ${say(s.to_cm, 'cm', units)}`,
+    ),
+    ...l.gaps.map((g) => `bare from ${show(g.from_cm, 'cm', units)} to ${say(g.to_cm, 'cm', units)}`),
+  ];
+  return (
+    <div className="sm">
+      {told.length > 0 && (
+        <p style={{ margin: '4px 0' }}>
+          Counted: {told.join('; ')}.{' '}
+          <button
+            type="button"
+            className="plain"
+            disabled={busy}
+            onClick={() => onEdit([{ op: 'set', id: l.id, clear: ['spurs', 'gaps'] } as Edit])}
+          >
+            Count anew
+          </button>
+        </p>
+      )}
+      {open ? (
+        <>
+          <div className="cells three">
+            <TextField
+              size="small"
+              label="From"
+              value={from}
+              onChange={(e) => setFrom(e.target.value)}
+              helperText={unitOf('cm', units)}
+            />
+            <TextField
+              size="small"
+              label="To"
+              value={to}
+              onChange={(e) => setTo(e.target.value)}
+              helperText={unitOf('cm', units)}
+            />
+            <TextField
+              size="small"
+              label="Spurs"
+              value={n}
+              onChange={(e) => setN(e.target.value)}
+              helperText="empty: bare"
+            />
+          </div>
+          <div className="acts">
+            <Button size="small" disabled={!good || busy} onClick={write}>
+              Write it down
+            </Button>
+            <Button size="small" onClick={() => setOpen(false)}>
+              Leave it
+            </Button>
+          </div>
+        </>
+      ) : (
+        <Button size="small" onClick={() => setOpen(true)}>
+          Count spurs, or note a bare stretch
+        </Button>
+      )}
+    </div>
+  );
+}
+
+const marks: { kind: string; name: string }[] = [
+  { kind: 'dead', name: 'Dead' },
+  { kind: 'damaged', name: 'Broken' },
+  { kind: 'diseased', name: 'Sick' },
+  { kind: 'borer', name: 'Borer' },
+  { kind: 'weak', name: 'Weak' },
+];
+
+const tagNames: Record<string, string> = {
+  keep: 'Keep',
+  favour: 'Cut it last',
+  leader: 'Leads',
+  bark: 'Bark in the crotch',
+  set: 'End bud seen',
+};
+
+export function Seen({ limb: l, busy, rubbing, onRubbing, onEdit }: LimbProps) {
+  const has = (kind: string) => l.marks.find((m) => m.kind === kind);
+  const sick = has('diseased');
+  return (
+    <fieldset className="chips">
+      <legend>Seen on it</legend>
+      {marks.map((m) => {
+        const on = has(m.kind);
+        return (
+          <button
+            key={m.kind}
+            type="button"
+            aria-pressed={!!on}
+            disabled={busy}
+            onClick={() =>
+              onEdit([
+                on
+                  ? { op: 'unmark', id: l.id, mark: { ...on } }
+                  : {
+                      op: 'mark',
+                      id: l.id,
+                      mark: { kind: m.kind as 'dead', at_cm: m.kind === 'borer' ? l.length_cm / 2 : 0 },
+                    },
+              ])
+            }
+          >
+            {m.name}
+          </button>
+        );
+      })}
+      {l.marks
+        .filter((m) => m.kind === 'rubbing')
+        .map((m) => (
+          <button
+            key={m.other}
+            type="button"
+            aria-pressed="true"
+            disabled={busy}
+            onClick={() => onEdit([{ op: 'unmark', id: l.id, mark: { ...m } }])}
+          >
+            Rubs on {m.other}
+          </button>
+        ))}
+      <button type="button" aria-pressed={rubbing} disabled={busy} onClick={() => onRubbing(!rubbing)}>
+        {rubbing ? 'Tap the other limb' : 'Rubs on…'}
+      </button>
+      {(['sprout', 'sucker'] as const).map((f) => (
+        <button
+          key={f}
+          type="button"
+          aria-pressed={!!l[f]}
+          disabled={busy}
+          onClick={() =>
+            onEdit([
+              l[f]
+                ? { op: 'set', id: l.id, clear: [f] }
+                : { op: 'set', id: l.id, limb: { id: l.id, [f]: true } as Edit['limb'] },
+            ] as Edit[])
+          }
+        >
+          {f === 'sprout' ? 'Water sprout' : 'Sucker'}
+        </button>
+      ))}
+      {sick && (
+        <label className="sm" style={{ flexBasis: '100%' }}>
+          Sickness{' '}
+          <select
+            value={sick.agent ?? 'unknown'}
+            disabled={busy}
+            onChange={(e) =>
+              onEdit([
+                { op: 'unmark', id: l.id, mark: { ...sick } },
+                { op: 'mark', id: l.id, mark: { ...sick, agent: e.target.value as 'canker' } },
+              ])
+            }
+          >
+            {['unknown', 'canker', 'blight', 'rot'].map((a) => (
+              <option key={a}>{a}</option>
+            ))}
+          </select>
+        </label>
+      )}
+      <legend className="sub">For the cut</legend>
+      {Object.entries(tagNames).map(([tag, name]) => (
+        <button
+          key={tag}
+          type="button"
+          aria-pressed={l.tags.includes(tag)}
+          disabled={busy}
+          onClick={() => onEdit([{ op: l.tags.includes(tag) ? 'untag' : 'tag', id: l.id, tag }])}
+        >
+          {name}
+        </button>
+      ))}
+    </fieldset>
+  );
+}
+
+/** A decision besides keep and cut: a dated future job. */
+export function Decided({ limb: l, limbs, busy, onEdit }: LimbProps) {
+  const { meta } = useHere();
+  const [due, setDue] = useState(l.state?.due ?? '');
+  const [reason, setReason] = useState(l.state?.reason ?? '');
+  const kind = l.state?.kind ?? '';
+  const write = (next: string, more: { due?: string; reason?: string; limb?: string } = {}) => {
+    const limb = more.limb ?? l.state?.limb ?? limbs.find((o) => o.parent === l.parent && o.id !== l.id)?.id;
+    onEdit([
+      next === ''
+        ? { op: 'state', id: l.id }
+        : {
+            op: 'state',
+            id: l.id,
+            state: {
+              kind: next as 'undecided',
+              ...((more.due ?? due) ? { due: more.due ?? due } : {}),
+              ...((more.reason ?? reason) ? { reason: more.reason ?? reason } : {}),
+              ...(next === 'successor' && limb ? { limb } : {}),
+            },
+          },
+    ]);
+  };
+  return (
+    <div className="decided">
+      <TextField
+        select
+        size="small"
+        label="Decided"
+        value={kind}
+        disabled={busy}
+        onChange={(e) => write(e.target.value)}
+        helperText={meta.limb_states.find((s) => s.kind === kind)?.job ?? 'nothing: it stays or goes with the slip'}
+      >
+        <MenuItem value="">nothing yet</MenuItem>
+        {meta.limb_states.map((s) => (
+          <MenuItem key={s.kind} value={s.kind}>
+            {s.name}
+          </MenuItem>
+        ))}
+      </TextField>
+      {kind !== '' && (
+        <>
+          {kind === 'successor' && (
+            <TextField
+              select
+              size="small"
+              label="The limb that follows"
+              value={l.state?.limb ?? ''}
+              disabled={busy}
+              onChange={(e) => write(kind, { limb: e.target.value })}
+            >
+              {limbs
+                .filter((o) => o.id !== l.id)
+                .map((o) => (
+                  <MenuItem key={o.id} value={o.id}>
+                    {o.id}
+                  </MenuItem>
+                ))}
+            </TextField>
+          )}
+          <TextField
+            size="small"
+            type="date"
+            label="Look again on"
+            value={due}
+            disabled={busy}
+            onChange={(e) => setDue(e.target.value)}
+            onBlur={() => due !== (l.state?.due ?? '') && write(kind, { due })}
+            slotProps={{ inputLabel: { shrink: true } }}
+          />
+          <TextField
+            size="small"
+            label="Why"
+            value={reason}
+            disabled={busy}
+            onChange={(e) => setReason(e.target.value)}
+            onBlur={() => reason !== (l.state?.reason ?? '') && write(kind, { reason })}
+          />
+        </>
+      )}
+    </div>
+  );
+}
+
+export function CutOff({ l, onEdit, busy }: { l: Limb; onEdit: (e: Edit[]) => void; busy: boolean }) {
+  const { units } = useHere();
+  const [open, setOpen] = useState(false);
+  const [at, setAt] = useState('0');
+  const v = read(at, 'cm', units);
+  if (!open)
+    return (
+      <Button size="small" onClick={() => setOpen(true)}>
+        It was cut off
+      </Button>
+    );
+  return (
+    <span className="acts" style={{ margin: 0 }}>
+      <TextField
+        label={`Cut at, ${unitOf('cm', units)} from its base`}
+        size="small"
+        value={at}
+        error={v === undefined}
+        onChange={(e) => setAt(e.target.value)}
+        helperText="0 is the collar"
+        slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+      />
+      <Button
+        size="small"
+        disabled={busy || v === undefined}
+        onClick={() => {
+          if (v !== undefined) onEdit([{ op: 'cut', id: l.id, at_cm: v }]);
+          setOpen(false);
+        }}
+      >
+        Write it down
+      </Button>
+      <Button size="small" onClick={() => setOpen(false)}>
+        Leave it
+      </Button>
+    </span>
+  );
+}

@@ -1,0 +1,176 @@
+import type { PointerEvent } from 'react';
+import { along, place, type Limb, type Sheet, type Spot, type View } from './wood';
+
+/** Room at the left for the scale of heights. */
+export const gutter = 46;
+
+/** The rings of a chosen limb: a stroke across it where a year's growth began, with the year. */
+export function RingMarks({ l, view, sheet }: { l: Limb; view: View; sheet: Sheet }) {
+  return (
+    <g className="rings" role="presentation" pointerEvents="none">
+      {l.rings.slice(1).map((r) => {
+        const a = place(along(l.stations, r.from_cm), view, sheet);
+        const b = place(along(l.stations, r.from_cm + 2), view, sheet);
+        const d = Math.hypot(b.x - a.x, b.y - a.y) || 1;
+        const half = Math.max(4, (l.diameter_mm / 20) * sheet.scale + 3);
+        const nx = (-(b.y - a.y) / d) * half;
+        const ny = ((b.x - a.x) / d) * half;
+        return (
+          <g key={r.from_cm}>
+            <path
+              d={`M${(a.x - nx).toFixed(1)} ${(a.y - ny).toFixed(1)}L${(a.x + nx).toFixed(1)} ${(a.y + ny).toFixed(1)}`}
+              stroke="var(--ink)"
+              strokeWidth={1.6}
+            />
+            {r.year !== undefined && (
+              <text x={a.x + nx + 3} y={a.y + ny + 4} fontSize={12} className="halo" fill="var(--ink)">
+                {r.year}
+              </text>
+            )}
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+export function Handle({
+  spot,
+  round,
+  name,
+  onDown,
+}: {
+  spot: Spot;
+  round?: boolean;
+  name: string;
+  onDown: () => void;
+}) {
+  const down = (e: PointerEvent<SVGGElement>) => {
+    e.stopPropagation();
+    e.preventDefault(); // no text is selected or dragged along
+    e.currentTarget.ownerSVGElement?.setPointerCapture(e.pointerId);
+    onDown();
+  };
+  return (
+    <g
+      className="handle"
+      data-handle={name}
+      role="presentation"
+      onPointerDown={down}
+      onClick={(e) => e.stopPropagation()}
+    >
+      <circle cx={spot.x} cy={spot.y} r={24} fill="transparent" />
+      {round ? (
+        <circle cx={spot.x} cy={spot.y} r={7} fill="var(--sheet)" stroke="var(--leaf)" strokeWidth={2.4} />
+      ) : (
+        <rect
+          x={spot.x - 6}
+          y={spot.y - 6}
+          width={12}
+          height={12}
+          fill="var(--sheet)"
+          stroke="var(--leaf)"
+          strokeWidth={2.4}
+        />
+      )}
+    </g>
+  );
+}
+
+export function HeightScale({
+  sheet,
+  top,
+  says,
+  step,
+}: {
+  sheet: Sheet;
+  top: number;
+  says: (cm: number) => string;
+  step: number;
+}) {
+  const marks = [];
+  for (let cm = 0; sheet.y - cm * sheet.scale > 8 && marks.length < 40; cm += step) {
+    const y = sheet.y - cm * sheet.scale;
+    if (y > top) break;
+    marks.push(
+      <g key={cm}>
+        <path d={`M${String(gutter - 6)} ${y.toFixed(1)}h6`} stroke="var(--ink)" strokeWidth={1} />
+        <text x={gutter - 9} y={y + 4} textAnchor="end" fontSize={12} fill="var(--quiet)">
+          {says(cm)}
+        </text>
+      </g>,
+    );
+  }
+  return (
+    <g>
+      <path d={`M${String(gutter)} ${sheet.y.toFixed(1)}V0`} stroke="var(--rule-strong)" strokeWidth={1} />
+      {marks}
+    </g>
+  );
+}
+
+export function Outline({ outline, sheet }: { outline: { height: number; width: number }; sheet: Sheet }) {
+  const h = outline.height * sheet.scale;
+  const w = (outline.width * sheet.scale) / 2;
+  const foot = 0.22 * h;
+  return (
+    <path
+      d={`M${(sheet.x - w * 0.35).toFixed(1)} ${(sheet.y - foot).toFixed(1)}C${(sheet.x - w * 1.15).toFixed(1)} ${(sheet.y - h * 0.45).toFixed(1)} ${(sheet.x - w * 1.1).toFixed(1)} ${(sheet.y - h).toFixed(1)} ${sheet.x.toFixed(1)} ${(sheet.y - h).toFixed(1)}S${(sheet.x + w * 1.15).toFixed(1)} ${(sheet.y - h * 0.45).toFixed(1)} ${(sheet.x + w * 0.35).toFixed(1)} ${(sheet.y - foot).toFixed(1)}Z`}
+      fill="var(--leaf-wash)"
+      fillOpacity={0.7}
+      stroke="var(--leaf)"
+      strokeWidth={1.4}
+      strokeDasharray="2 4"
+    />
+  );
+}
+
+export function AboveFrame({
+  sheet,
+  width,
+  height,
+  says,
+  step,
+}: {
+  sheet: Sheet;
+  width: number;
+  height: number;
+  says: (cm: number) => string;
+  step: number;
+}) {
+  const rings = [];
+  for (let cm = step; cm * sheet.scale < Math.min(width, height) / 2 && rings.length < 12; cm += step)
+    rings.push(
+      <g key={cm}>
+        <circle cx={sheet.x} cy={sheet.y} r={cm * sheet.scale} fill="none" stroke="var(--rule)" />
+        <text x={sheet.x + 3} y={sheet.y - cm * sheet.scale - 3} fontSize={12} fill="var(--quiet)" className="halo">
+          {says(cm)}
+        </text>
+      </g>,
+    );
+  return (
+    <g role="presentation">
+      {rings}
+      {(
+        [
+          ['N', 0, -1],
+          ['E', 1, 0],
+          ['S', 0, 1],
+          ['W', -1, 0],
+        ] as const
+      ).map(([n, dx, dy]) => (
+        <text
+          key={n}
+          x={sheet.x + dx * (Math.min(width, height) / 2 - 10)}
+          y={sheet.y + dy * (Math.min(width, height) / 2 - 10) + 5}
+          textAnchor="middle"
+          fontSize={14}
+          fontWeight={700}
+          fill="var(--ink)"
+        >
+          {n}
+        </text>
+      ))}
+    </g>
+  );
+}

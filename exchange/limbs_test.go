@@ -17,8 +17,10 @@ import (
 
 func sketched(t *testing.T) limb.Doc {
 	t.Helper()
-	doc, err := growth.Sketch(growth.SketchInput{Species: "apple", Form: "open-vase", Age: 8, TrunkMM: 80, HeightCM: 260, SpreadCM: 260,
-		Scaffolds: 3, Seed: 4, Year: 2027, Faults: []string{"dead", "sucker", "crossing"}})
+	doc, err := growth.Sketch(growth.SketchInput{
+		Species: "apple", Form: "open-vase", Age: 8, TrunkMM: 80, HeightCM: 260, SpreadCM: 260,
+		Scaffolds: 3, Seed: 4, Year: 2027, Faults: []string{"dead", "sucker", "crossing"},
+	})
 	require.NoError(t, err)
 	doc, err = limb.Apply(doc, limb.Edit{Op: "mark", ID: "S1", Mark: &limb.Mark{Kind: limb.Rubbing, AtCM: 80, Other: "S2"}}, limb.Edit{Op: "tag", ID: "S1", Tag: limb.Favour})
 	require.NoError(t, err)

@@ -217,7 +217,6 @@ func (g *gap) blocked(p limb.Vec) bool {
 	return false
 }
 
-
 // centreLimbs: fewer live limbs than this, or a narrower tree, has no middle to close.
 const (
 	centreLimbs    = 8

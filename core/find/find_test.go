@@ -233,16 +233,20 @@ func TestEveryFindingNamesItsThresholdOrTheOtherTree(t *testing.T) {
 	}
 }
 
-// grove is a tree of n limbs for benchmarks. A crown of more limbs is a wider one: its size grows with the cube root.
+// grove is a tree of n limbs for benchmarks: scaffolds up a trunk, laterals along them. More limbs make a larger crown, so
+// that limbs stay as far apart as trees let them: its size grows with the cube root.
 func grove(n int) limb.Doc {
 	k := math.Cbrt(float64(n) / 100)
-	doc := tree(pomology.OpenVase, 12, trunk(60, 150))
-	for s := 0; len(doc.Limbs) < n; s++ {
+	stem := l("T", "", 0, 0, 0, 0, 220*k, 400)
+	doc := tree(pomology.OpenVase, 12, stem)
+	scaffolds := 1 + (n-2)/25
+	for s := range scaffolds {
 		id, az := fmt.Sprint("S", s+1), math.Mod(float64(s)*137.5, 360)
-		doc.Limbs = append(doc.Limbs, l(id, "T", 59, az, 25+float64(s*37%50), 15+float64(s*37%50), 260*k, 40))
+		at := k * (40 + 170*float64(s)/float64(max(1, scaffolds-1)))
+		doc.Limbs = append(doc.Limbs, l(id, "T", at, az, 70, 60, 200*k, 40))
 		for i := 0; i < 24 && len(doc.Limbs) < n; i++ {
 			turn := az + 60*float64(1-2*(i%2)) + 360
-			doc.Limbs = append(doc.Limbs, l(fmt.Sprint(id, ".", i), id, k*(30+9*float64(i)), math.Mod(turn, 360), 55, 45, 45*k, 8, 20*k, 25*k))
+			doc.Limbs = append(doc.Limbs, l(fmt.Sprint(id, ".", i), id, k*(20+7*float64(i)), math.Mod(turn, 360), 55, 45, 40, 8, 20, 20))
 		}
 	}
 	return doc

@@ -155,7 +155,14 @@ func setFields(doc *Doc, l *Limb, e Edit) error {
 	}
 	if e.Limb != nil {
 		in := *e.Limb
-		if in.LengthCM != nil && *in.LengthCM > 0 && in.RingsCM == nil {
+		if in.LengthCM == nil && in.RingsCM != nil {
+			sum := 0.0
+			for _, r := range in.RingsCM {
+				sum += r
+			}
+			in.LengthCM = &sum
+		}
+		if in.LengthCM != nil && *in.LengthCM > 0 {
 			stretch(doc, l, *in.LengthCM)
 		}
 		from := in.numbers()
@@ -168,14 +175,6 @@ func setFields(doc *Doc, l *Limb, e Edit) error {
 		if in.RingsCM != nil {
 			l.RingsCM = in.RingsCM
 			l.know("rings_cm", e.By)
-			if in.LengthCM == nil {
-				sum := 0.0
-				for _, r := range in.RingsCM {
-					sum += r
-				}
-				l.LengthCM = &sum
-				l.know("length_cm", e.By)
-			}
 		}
 		setWords(l, in)
 		if in.DiameterMM != nil || in.LengthCM != nil {

@@ -26,7 +26,8 @@ func (a *Axis) offset(s float64) Vec {
 	if math.Abs(h) >= 1e-4 {
 		k = math.Sin(h) / h
 	}
-	return Direction(a.Azimuth, a.A0+turn/2).Mul(s * k)
+	sin, cos := math.Sincos((a.A0 + turn/2) * rad)
+	return Vec{sin * a.heading.X * s * k, sin * a.heading.Y * s * k, cos * s * k}
 }
 
 // Base is where a limb starts.
@@ -51,6 +52,7 @@ func (m *Map) placeLimbs() {
 	m.polys = make([][]Vec, len(m.Axes))
 	for i := range m.Axes {
 		a := &m.Axes[i]
+		a.heading = Heading(a.Azimuth)
 		if a.Parent < 0 {
 			m.base[i] = Vec{a.X, a.Y, a.Attach}
 		} else {

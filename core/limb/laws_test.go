@@ -123,6 +123,11 @@ func TestAnEditMakesANewMapAndLeavesTheOldOne(t *testing.T) {
 	require.Equal(t, 50.0, *out.Find("S1.1").AttachCM, "an estimated place moves along")
 	require.Equal(t, limb.Measured, out.Find("S1").SourceOf("length_cm"))
 
+	short, err := limb.Apply(doc, limb.Edit{Op: "set", ID: "S1", Limb: &limb.Limb{RingsCM: []float64{40, 30, 20}}})
+	require.NoError(t, err)
+	require.Equal(t, 90.0, *short.Find("S1").LengthCM, "the rings make the length")
+	require.Equal(t, 45.0, *short.Find("S1.1").AttachCM)
+
 	doc.Find("S1.1").Sources = map[string]limb.Source{"attach_cm": limb.Measured}
 	_, err = limb.Apply(doc, limb.Edit{Op: "set", ID: "S1", Limb: &limb.Limb{LengthCM: limb.Of(60)}})
 	var ps limb.Problems

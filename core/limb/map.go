@@ -37,6 +37,7 @@ type Axis struct {
 	Own      float64  // mm2: leaf carried by its own unmapped twigs
 	ownGiven bool     // Own was written by the core and is taken as it is
 	Inferred []string // fields filled in by rule
+	heading  Vec      // level unit vector of the azimuth
 	written  Limb     // as it stood in the document: note, state, sources
 }
 

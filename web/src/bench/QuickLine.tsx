@@ -109,7 +109,7 @@ function Said({ line, said }: { line: string; said: Quick }) {
               <mark>{cut(f.start, f.end)}</mark>
               {cut(f.end, bytes.length)}
               <br />
-              {f.expected} expected here.
+              {f.expected.endsWith('expected') ? f.expected : `${f.expected} expected here`}.
             </>
           ) : (
             <>The line stops here: {f.expected} expected.</>

@@ -26,11 +26,26 @@ type BenchInput struct {
 	Day string `query:"day" doc:"the day shown; absent: today"`
 }
 
-func (in *BenchInput) day() (almanac.Day, error) {
-	if in.Day == "" {
-		return almanac.NoDay, nil
+// onDay gathers the tree an input names, on the day it names.
+func (s *server) onDay(ctx context.Context, in *BenchInput) (*standing, error) {
+	day := almanac.NoDay
+	if in.Day != "" {
+		var err error
+		if day, err = almanac.ParseDay(in.Day); err != nil {
+			return nil, err
+		}
 	}
-	return almanac.ParseDay(in.Day)
+	return s.stand(ctx, in.Slug, in.ID, day)
+}
+
+// mapped is the same with the tree's map as of that day. Error: store.ErrNotFound when there is none.
+func (s *server) mapped(ctx context.Context, in *BenchInput) (*standing, *store.LimbMap, error) {
+	b, err := s.onDay(ctx, in)
+	if err != nil {
+		return nil, nil, err
+	}
+	kept, err := s.Store.MapAsOf(ctx, in.ID, b.day)
+	return b, kept, err
 }
 
 // BenchOutput is the answer of bench operations.
@@ -112,11 +127,7 @@ func (s *server) registerLimbs(api huma.API) {
 		return s.onBench(ctx, &in.BenchInput, func(b *standing) (*store.LimbMap, error) { return s.edited(ctx, b, in) })
 	}, maxArchive)
 	op(api, http.MethodPost, base+"/undo", "undo-limbs", "Take back the last change", func(ctx context.Context, in *UndoRequest) (*BenchOutput, error) {
-		day, err := in.day()
-		if err != nil {
-			return nil, err
-		}
-		b, err := s.stand(ctx, in.Slug, in.ID, day)
+		b, err := s.onDay(ctx, &in.BenchInput)
 		if err != nil {
 			return nil, err
 		}
@@ -139,11 +150,7 @@ func (s *server) registerLimbs(api huma.API) {
 
 // onBench writes a new revision, if one is made, and shows the tree.
 func (s *server) onBench(ctx context.Context, in *BenchInput, write func(*standing) (*store.LimbMap, error)) (*BenchOutput, error) {
-	day, err := in.day()
-	if err != nil {
-		return nil, err
-	}
-	b, err := s.stand(ctx, in.Slug, in.ID, day)
+	b, err := s.onDay(ctx, in)
 	if err != nil {
 		return nil, err
 	}
@@ -210,15 +217,7 @@ func (s *server) imported(b *standing, format, text string) (limb.Doc, error) {
 }
 
 func (s *server) quickLine(ctx context.Context, in *QuickRequest) (*struct{ Body QuickBody }, error) {
-	day, err := in.day()
-	if err != nil {
-		return nil, err
-	}
-	b, err := s.stand(ctx, in.Slug, in.ID, day)
-	if err != nil {
-		return nil, err
-	}
-	kept, err := s.Store.MapAsOf(ctx, in.ID, b.day)
+	b, kept, err := s.mapped(ctx, &in.BenchInput)
 	if err != nil {
 		return nil, err
 	}
@@ -237,15 +236,7 @@ func (s *server) quickLine(ctx context.Context, in *QuickRequest) (*struct{ Body
 const stripRings = 2
 
 func (s *server) shoot(ctx context.Context, in *ShootInput) (*struct{ Body ShootBody }, error) {
-	day, err := in.day()
-	if err != nil {
-		return nil, err
-	}
-	b, err := s.stand(ctx, in.Slug, in.ID, day)
-	if err != nil {
-		return nil, err
-	}
-	kept, err := s.Store.MapAsOf(ctx, in.ID, b.day)
+	b, kept, err := s.mapped(ctx, &in.BenchInput)
 	if err != nil {
 		return nil, err
 	}
@@ -384,15 +375,7 @@ func (s *server) downloadLimbs(w http.ResponseWriter, r *http.Request) {
 }
 
 func (s *server) limbFile(ctx context.Context, in *BenchInput, format string) (text []byte, name string, err error) {
-	day, err := in.day()
-	if err != nil {
-		return nil, "", err
-	}
-	b, err := s.stand(ctx, in.Slug, in.ID, day)
-	if err != nil {
-		return nil, "", err
-	}
-	kept, err := s.Store.MapAsOf(ctx, in.ID, b.day)
+	b, kept, err := s.mapped(ctx, in)
 	if err != nil {
 		return nil, "", err
 	}

@@ -6,7 +6,6 @@ import (
 	"math"
 	"slices"
 	"strconv"
-	"strings"
 )
 
 // Edit is one change a person makes to a map. Op says what; the other fields what it needs.
@@ -243,78 +242,6 @@ func clearField(l *Limb, f string) error {
 	return nil
 }
 
-// stretch brings what stands along a limb to a new length: rings, and places that were not measured.
-func stretch(doc *Doc, l *Limb, length float64) {
-	if l.LengthCM == nil || *l.LengthCM <= 0 {
-		return
-	}
-	k := length / *l.LengthCM
-	for i := range l.RingsCM {
-		l.RingsCM[i] *= k
-	}
-	if l.RingsCM != nil && k != 1 {
-		l.know("rings_cm", Estimated)
-	}
-	for i := range doc.Limbs {
-		c := &doc.Limbs[i]
-		if c.Parent == l.ID && c.AttachCM != nil && c.SourceOf("attach_cm") != Measured {
-			c.AttachCM = Of(*c.AttachCM * k)
-		}
-	}
-	if l.SourceOf("length_cm") == Measured {
-		return // places were measured along a measured limb: they stay, and Check tells what no longer fits
-	}
-	for i := range l.Marks {
-		l.Marks[i].AtCM *= k
-	}
-	for i := range l.Buds {
-		l.Buds[i].AtCM *= k
-	}
-	for i := range l.Wounds {
-		l.Wounds[i].AtCM *= k
-	}
-	for i := range l.Spurs {
-		l.Spurs[i].FromCM, l.Spurs[i].ToCM = l.Spurs[i].FromCM*k, l.Spurs[i].ToCM*k
-	}
-	for i := range l.Gaps {
-		l.Gaps[i].FromCM, l.Gaps[i].ToCM = l.Gaps[i].FromCM*k, l.Gaps[i].ToCM*k
-	}
-	if l.BareCM != nil {
-		l.BareCM = Of(*l.BareCM * k)
-	}
-}
-
-// giveWay lets estimated thickness yield to what was just given on a limb: carriers are no thinner, side limbs and the
-// tip no thicker.
-func giveWay(doc *Doc, id string) {
-	l := doc.Find(id)
-	for at, n := l, 0; at != nil && at.Parent != "" && n < len(doc.Limbs); n++ {
-		p := doc.Find(at.Parent)
-		if p != nil && p.DiameterMM != nil && at.DiameterMM != nil && *p.DiameterMM < *at.DiameterMM && p.SourceOf("diameter_mm") != Measured {
-			p.DiameterMM = Of(*at.DiameterMM)
-		}
-		at = p
-	}
-	todo := []string{id}
-	for n := 0; n < len(todo) && n <= len(doc.Limbs); n++ {
-		p := doc.Find(todo[n])
-		if p.DiameterMM == nil {
-			continue
-		}
-		if p.TipDiameterMM != nil && *p.TipDiameterMM > *p.DiameterMM && p.SourceOf("tip_diameter_mm") != Measured {
-			p.TipDiameterMM = Of(*p.DiameterMM)
-		}
-		for i := range doc.Limbs {
-			c := &doc.Limbs[i]
-			if c.Parent != p.ID || c.DiameterMM == nil || *c.DiameterMM <= *p.DiameterMM || c.SourceOf("diameter_mm") == Measured {
-				continue
-			}
-			c.DiameterMM = Of(*p.DiameterMM)
-			todo = append(todo, c.ID)
-		}
-	}
-}
-
 // moveTip brings a limb's end to a place. The curve between its base and tip stays as bent as it is.
 func moveTip(doc *Doc, l *Limb, e Edit) error {
 	if e.Tip == nil {
@@ -471,59 +398,4 @@ func cutOff(doc *Doc, _ *Limb, e Edit) error {
 	}
 	*doc = cut.Doc()
 	return nil
-}
-
-// Change is one difference between two maps of a tree.
-type Change struct {
-	Limb   string
-	Field  string // empty: the limb itself came or went
-	Before string
-	After  string
-}
-
-// Compare lists what differs between two documents, limb by limb in the order of the later one, lost limbs last.
-func Compare(before, after Doc) []Change {
-	var out []Change
-	for i := range after.Limbs {
-		l := &after.Limbs[i]
-		was := before.Find(l.ID)
-		if was == nil {
-			out = append(out, Change{Limb: l.ID, After: "new"})
-			continue
-		}
-		a, b := told(was), told(l)
-		for _, f := range slices.Sorted(maps.Keys(b)) {
-			if a[f] != b[f] {
-				out = append(out, Change{l.ID, f, a[f], b[f]})
-			}
-		}
-	}
-	for i := range before.Limbs {
-		if l := &before.Limbs[i]; after.Find(l.ID) == nil {
-			out = append(out, Change{Limb: l.ID, Before: "gone"})
-		}
-	}
-	return out
-}
-
-// told writes the fields of a limb that a person compares.
-func told(l *Limb) map[string]string {
-	out := map[string]string{"parent": l.Parent, "tip": string(l.Tip), "tags": strings.Join(l.Tags, " ")}
-	for f, p := range l.numbers() {
-		out[f] = ""
-		if *p != nil {
-			out[f] = strconv.FormatFloat(math.Round(**p*10)/10, 'f', -1, 64)
-		}
-	}
-	var marks []string
-	for _, k := range l.Marks {
-		marks = append(marks, strings.TrimSpace(k.Kind+" "+k.Other))
-	}
-	slices.Sort(marks)
-	out["marks"] = strings.Join(marks, ", ")
-	out["state"] = ""
-	if l.State != nil {
-		out["state"] = l.State.Kind
-	}
-	return out
 }

@@ -1,0 +1,64 @@
+package limb
+
+import (
+	"maps"
+	"math"
+	"slices"
+	"strconv"
+	"strings"
+)
+
+// Change is one difference between two maps of a tree.
+type Change struct {
+	Limb   string
+	Field  string // empty: the limb itself came or went
+	Before string
+	After  string
+}
+
+// Compare lists what differs between two documents, limb by limb in the order of the later one, lost limbs last.
+func Compare(before, after Doc) []Change {
+	var out []Change
+	for i := range after.Limbs {
+		l := &after.Limbs[i]
+		was := before.Find(l.ID)
+		if was == nil {
+			out = append(out, Change{Limb: l.ID, After: "new"})
+			continue
+		}
+		a, b := told(was), told(l)
+		for _, f := range slices.Sorted(maps.Keys(b)) {
+			if a[f] != b[f] {
+				out = append(out, Change{l.ID, f, a[f], b[f]})
+			}
+		}
+	}
+	for i := range before.Limbs {
+		if l := &before.Limbs[i]; after.Find(l.ID) == nil {
+			out = append(out, Change{Limb: l.ID, Before: "gone"})
+		}
+	}
+	return out
+}
+
+// told writes the fields of a limb that a person compares.
+func told(l *Limb) map[string]string {
+	out := map[string]string{"parent": l.Parent, "tip": string(l.Tip), "tags": strings.Join(l.Tags, " ")}
+	for f, p := range l.numbers() {
+		out[f] = ""
+		if *p != nil {
+			out[f] = strconv.FormatFloat(math.Round(**p*10)/10, 'f', -1, 64)
+		}
+	}
+	var marks []string
+	for _, k := range l.Marks {
+		marks = append(marks, strings.TrimSpace(k.Kind+" "+k.Other))
+	}
+	slices.Sort(marks)
+	out["marks"] = strings.Join(marks, ", ")
+	out["state"] = ""
+	if l.State != nil {
+		out["state"] = l.State.Kind
+	}
+	return out
+}

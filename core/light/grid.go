@@ -1,0 +1,154 @@
+package light
+
+import (
+	"math"
+
+	"vertumna/core/limb"
+)
+
+// CellCM is the width of a cell.
+const CellCM = 10
+
+// Extinction is the light a leaf area takes along a path: 0.5 of spherical leaves, 0.8 for their clumping.
+const Extinction = 0.40
+
+// Densities are kept in steps, so that light through a cell is looked up, not worked out.
+const (
+	densityStep = 0.01 // m2 a m3
+	levels      = 4096
+	opaque      = levels - 1
+	mostLeaf    = opaque - 1
+)
+
+// Cell is a place in the grid, in cells from the map's own origin.
+type Cell struct{ X, Y, Z int }
+
+// CellOf is the cell a place lies in.
+func CellOf(p limb.Vec) Cell {
+	f := func(v float64) int { return int(math.Floor(v / CellCM)) }
+	return Cell{f(p.X), f(p.Y), f(p.Z)}
+}
+
+// Grid holds what stands in a yard: leaf, hedges, walls. Light is asked at cells wanted; others are not kept.
+type Grid struct {
+	lo, hi Cell
+	leaf   map[Cell]float64 // m2 a m3, while it is filled
+	fixed  map[Cell]float64 // optical depth of a crossing, whatever its path: hedges and laths; +Inf: walls
+	wanted map[Cell]bool
+}
+
+// NewGrid is an empty yard.
+func NewGrid() *Grid {
+	return &Grid{leaf: map[Cell]float64{}, fixed: map[Cell]float64{}, wanted: map[Cell]bool{}}
+}
+
+// Leaf adds leaf area to a cell, m2. What lies below ground is dropped.
+func (g *Grid) Leaf(c Cell, m2 float64) {
+	if c.Z >= 0 && m2 > 0 {
+		g.leaf[c] += m2 / (CellCM * CellCM * CellCM * 1e-6)
+	}
+}
+
+// Density adds leaf density to a cell, m2 a m3.
+func (g *Grid) Density(c Cell, m2PerM3 float64) {
+	if c.Z >= 0 && m2PerM3 > 0 {
+		g.leaf[c] += m2PerM3
+	}
+}
+
+// Screen sets what takes the same light on any crossing: hedges and laths (HedgeTau), walls (+Inf).
+func (g *Grid) Screen(c Cell, tau float64) {
+	if c.Z >= 0 {
+		g.fixed[c] = math.Max(g.fixed[c], tau)
+	}
+}
+
+// HedgeTau is the optical depth of a cell of hedge or slatted fence.
+const HedgeTau = 0.7
+
+// Ask says that the light of a cell will be read.
+func (g *Grid) Ask(c Cell) {
+	if c.Z >= 0 {
+		g.wanted[c] = true
+	}
+}
+
+// box is a block of cells laid out for the sweep: z major, then y, then x.
+type box struct {
+	lo         Cell
+	nx, ny, nz int
+	level      []uint16  // leaf density in steps; opaque
+	fixed      []float32 // extra optical depth, nil where there is none
+	runs       []run     // cells that are not empty, or wanted
+	byPlane    [][]run   // runs by y
+}
+
+// run is a stretch of cells along x.
+type run struct{ x0, x1, y, z int32 }
+
+func (b *box) at(c Cell) int { return ((c.Z-b.lo.Z)*b.ny+c.Y-b.lo.Y)*b.nx + c.X - b.lo.X }
+
+func (g *Grid) box() *box {
+	b := &box{lo: Cell{math.MaxInt32, math.MaxInt32, math.MaxInt32}}
+	hi := Cell{math.MinInt32, math.MinInt32, math.MinInt32}
+	grow := func(c Cell) {
+		b.lo = Cell{min(b.lo.X, c.X), min(b.lo.Y, c.Y), min(b.lo.Z, c.Z)}
+		hi = Cell{max(hi.X, c.X), max(hi.Y, c.Y), max(hi.Z, c.Z)}
+	}
+	for c := range g.leaf {
+		grow(c)
+	}
+	for c := range g.fixed {
+		grow(c)
+	}
+	for c := range g.wanted {
+		grow(c)
+	}
+	if hi.X < b.lo.X {
+		return b
+	}
+	b.nx, b.ny, b.nz = hi.X-b.lo.X+1, hi.Y-b.lo.Y+1, hi.Z-b.lo.Z+1
+	b.level = make([]uint16, b.nx*b.ny*b.nz)
+	used := make([]bool, len(b.level))
+	for c, d := range g.leaf {
+		b.level[b.at(c)] = uint16(math.Min(mostLeaf, math.Round(d/densityStep)))
+		used[b.at(c)] = true
+	}
+	for c, tau := range g.fixed {
+		used[b.at(c)] = true
+		if math.IsInf(tau, 1) {
+			b.level[b.at(c)] = opaque
+			continue
+		}
+		if b.fixed == nil {
+			b.fixed = make([]float32, len(b.level))
+		}
+		b.fixed[b.at(c)] = float32(tau)
+	}
+	for c := range g.wanted {
+		used[b.at(c)] = true
+	}
+	b.findRuns(used)
+	return b
+}
+
+func (b *box) findRuns(used []bool) {
+	b.byPlane = make([][]run, b.ny)
+	for z := range b.nz {
+		for y := range b.ny {
+			row := used[(z*b.ny+y)*b.nx : (z*b.ny+y+1)*b.nx]
+			for x := 0; x < b.nx; x++ {
+				if !row[x] {
+					continue
+				}
+				x0 := x
+				for x < b.nx && row[x] {
+					x++
+				}
+				r := run{int32(x0), int32(x), int32(y), int32(z)}
+				b.runs = append(b.runs, r)
+				b.byPlane[y] = append(b.byPlane[y], r)
+			}
+		}
+	}
+}

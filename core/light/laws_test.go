@@ -1,0 +1,169 @@
+package light_test
+
+import (
+	"math"
+	"testing"
+
+	"github.com/stretchr/testify/require"
+
+	"vertumna/core/growth"
+	"vertumna/core/light"
+	"vertumna/core/limb"
+)
+
+func TestVectorsWhoShadesWhom(t *testing.T) {
+	m := yard(t).Matrix
+	require.Equal(t, float64(light.ShadeCellCM), m.Cell)
+	s := light.NewShader()
+	names := []string{"tree1", "tree2", "tree3"}
+	for k, c := range m.Crowns {
+		s.Crown(s.Owner(names[k]), light.Crown{X: c.X, Y: c.Y, Z0: c.Z0, Z1: c.Z1, R: c.R, LeafM2: c.Leaf})
+	}
+	fence := s.Owner("fence")
+	for x := range 25 {
+		for z := range 9 {
+			s.Screen(fence, light.Cell{X: x, Y: 0, Z: z}, 50)
+		}
+	}
+	got := s.Shade(m.Latitude, m.Set)
+	for o, name := range names {
+		require.InDelta(t, m.Without[name], got.Without[o], 0.002, name)
+		require.InDelta(t, m.SunHours[name], got.SunHours[o], 0.02, name)
+		sum := 0.0
+		for a, by := range append(append([]string{}, names...), "fence") {
+			require.InDelta(t, m.Lost[name+"<-"+by], got.Lost[o][a], 0.002, "%s<-%s", name, by)
+			sum += got.Lost[o][a]
+		}
+		require.LessOrEqual(t, sum, 1.0)
+	}
+}
+
+func slab(density float64) *light.Grid {
+	g := light.NewGrid()
+	for x := -6; x < 6; x++ {
+		for y := -6; y < 6; y++ {
+			for z := 8; z < 14; z++ {
+				g.Density(light.Cell{X: x, Y: y, Z: z}, density)
+			}
+		}
+	}
+	g.Ask(light.Cell{X: 0, Y: 0, Z: 2})
+	return g
+}
+
+func TestMoreLeafOrAWallNeverGivesMoreLight(t *testing.T) {
+	under := light.Cell{X: 0, Y: 0, Z: 2}
+	sky := light.Directions(47, light.Coarse)
+	before := 1.0
+	for _, density := range []float64{0, 0.5, 1, 3, 9, 60} {
+		at := slab(density).Sweep(sky).At(under)
+		require.LessOrEqual(t, at, before+1e-6)
+		before = at
+	}
+	open := slab(1).Sweep(sky).At(under)
+	for _, tau := range []float64{light.HedgeTau, math.Inf(1)} {
+		g := slab(1)
+		g.Wall([][2]float64{{-100, -60}, {100, -60}, {100, -40}, {-100, -40}}, 200, tau)
+		walled := g.Sweep(sky).At(under)
+		require.Less(t, walled, open)
+		open = walled
+	}
+}
+
+func TestEveryCellIsTheProductAlongItsRay(t *testing.T) {
+	g := light.NewGrid()
+	at := func(x, y, z int) float64 { return float64((x*7+y*3+z*5)%9) * 0.5 }
+	for x := range 9 {
+		for y := range 9 {
+			for z := range 9 {
+				g.Density(light.Cell{X: x, Y: y, Z: z}, at(x, y, z))
+				g.Ask(light.Cell{X: x, Y: y, Z: z})
+			}
+		}
+	}
+	for _, d := range light.Directions(45, light.Coarse) {
+		d.Weight = 1
+		f := g.Sweep([]light.Direction{d})
+		for _, c := range []light.Cell{{X: 4, Y: 4, Z: 4}, {X: 0, Y: 8, Z: 1}, {X: 8, Y: 2, Z: 0}} {
+			require.InDelta(t, walk(c, d.Toward, at), f.At(c), 1e-5, "%v %v", c, d.Toward)
+		}
+	}
+}
+
+// walk follows a cell's digital ray toward the light, cell by cell.
+func walk(c light.Cell, v limb.Vec, density func(x, y, z int) float64) float64 {
+	w, q := [3]float64{v.X, v.Y, v.Z}, [3]int{c.X, c.Y, c.Z}
+	main := 2
+	for _, a := range []int{1, 0} {
+		if math.Abs(w[a]) > math.Abs(w[main]) {
+			main = a
+		}
+	}
+	b, k := (main+1)%3, (main+2)%3
+	sign, m := 1, math.Abs(w[main])
+	if w[main] < 0 {
+		sign = -1
+	}
+	shift := func(plane int, f float64) int { return int(math.Floor(f*float64(plane) + 0.5)) }
+	plane := -sign * q[main]
+	lineB, lineK := q[b]+shift(plane, w[b]/m), q[k]+shift(plane, w[k]/m)
+	tau := 0.0
+	for p := plane; ; p-- {
+		var at [3]int
+		at[main], at[b], at[k] = -sign*p, lineB-shift(p, w[b]/m), lineK-shift(p, w[k]/m)
+		if at[main] < 0 || at[main] > 8 {
+			return math.Exp(-tau)
+		}
+		if at[b] < 0 || at[b] > 8 || at[k] < 0 || at[k] > 8 {
+			continue
+		}
+		e := light.Extinction * density(at[0], at[1], at[2]) * 0.1 / m
+		if p == plane {
+			e /= 2
+		}
+		tau += e
+	}
+}
+
+func TestOpenGroundGetsTheWholeSeasonsSunAndAWallTakesItsPart(t *testing.T) {
+	spot := []limb.Vec{{X: 5, Y: 5, Z: 5}}
+	open := light.NewGrid().SunHours(spot, 46, light.Fine)[0]
+	require.InDelta(t, 12.3, open, 0.4)
+	g := light.NewGrid()
+	g.Wall([][2]float64{{-300, -80}, {300, -80}, {300, -60}, {-300, -60}}, 250, math.Inf(1))
+	south := g.SunHours(spot, 46, light.Fine)[0]
+	require.Less(t, south, 0.8*open)
+	g = light.NewGrid()
+	g.Wall([][2]float64{{-300, 60}, {300, 60}, {300, 80}, {-300, 80}}, 250, math.Inf(1))
+	require.Greater(t, g.SunHours(spot, 46, light.Fine)[0], south, "a wall to the north takes less, this side of the equator")
+	require.Less(t, g.SunHours(spot, -38, light.Fine)[0], open*0.8, "and more on the other")
+}
+
+// orchard is 30 trees on 12 x 15 m with a fence: the yard of the benchmark.
+func orchard() *light.Grid {
+	g := light.NewGrid()
+	for k := range 30 {
+		x, y := 100+200*float64(k%6), 120+300*float64(k/6)
+		g.Crown(light.Crown{X: x, Y: y, Z0: 60, Z1: 260 + 20*float64(k%4), R: 95, LeafM2: light.LeafOfCrown(95, light.BearingLAI)})
+	}
+	g.Wall([][2]float64{{0, 1490}, {1200, 1490}, {1200, 1500}, {0, 1500}}, 180, math.Inf(1))
+	return g
+}
+
+func BenchmarkLightOfThirtyTrees(b *testing.B) {
+	sky := light.Directions(46, light.Fine)
+	g := orchard()
+	for b.Loop() {
+		g.Sweep(sky)
+	}
+}
+
+func BenchmarkLightOfOneTree(b *testing.B) {
+	doc, err := growth.Sketch(growth.SketchInput{Species: "apple", Form: "open-vase", Age: 14, TrunkMM: 160, HeightCM: 420, SpreadCM: 460, Scaffolds: 8, Seed: 3})
+	require.NoError(b, err)
+	m, err := limb.Check(doc)
+	require.NoError(b, err)
+	for b.Loop() {
+		light.OfTree(m, 46, light.Coarse)
+	}
+}

@@ -1,0 +1,114 @@
+package light
+
+import (
+	"math"
+
+	"vertumna/core/limb"
+)
+
+// Crown is a tree without a limb map: an ellipsoid of leaf, places in cm.
+type Crown struct {
+	X, Y, Z0, Z1, R float64
+	LeafM2          float64
+}
+
+// LAI is the leaf area over the ground a crown covers: young, bearing, dense (limb page, 4.1; our estimates).
+const (
+	YoungLAI   = 1.5
+	BearingLAI = 2.5
+	DenseLAI   = 3.5
+)
+
+// ShadeTreeDensity is the leaf density of a shade tree's crown, m2 a m3.
+const ShadeTreeDensity = 1.5
+
+// LeafOfCrown is the leaf area of a crown by the leaf over its ground, m2.
+func LeafOfCrown(rCM, lai float64) float64 { return lai * math.Pi * rCM * rCM / 1e4 }
+
+// cells visits the cells of a width whose middle lies in the crown.
+func (c Crown) cells(width float64, visit func(Cell)) int {
+	mid, half := (c.Z0+c.Z1)/2, (c.Z1-c.Z0)/2
+	if c.R <= 0 || half <= 0 {
+		return 0
+	}
+	first := func(v float64) int { return int(math.Floor(v / width)) }
+	n := 0
+	for z := max(0, first(c.Z0)); z <= first(c.Z1); z++ {
+		for y := first(c.Y - c.R); y <= first(c.Y+c.R); y++ {
+			for x := first(c.X - c.R); x <= first(c.X+c.R); x++ {
+				at := func(i int) float64 { return (float64(i) + 0.5) * width }
+				dx, dy, dz := (at(x)-c.X)/c.R, (at(y)-c.Y)/c.R, (at(z)-mid)/half
+				if dx*dx+dy*dy+dz*dz <= 1 {
+					n++
+					if visit != nil {
+						visit(Cell{x, y, z})
+					}
+				}
+			}
+		}
+	}
+	return n
+}
+
+// Crown adds the leaf of a crown to the grid.
+func (g *Grid) Crown(c Crown) {
+	n := c.cells(CellCM, nil)
+	c.cells(CellCM, func(cell Cell) { g.Leaf(cell, c.LeafM2/float64(n)) })
+}
+
+// ShadeTree adds the crown of a tree that is only there for its shade.
+func (g *Grid) ShadeTree(c Crown) {
+	c.cells(CellCM, func(cell Cell) { g.Density(cell, ShadeTreeDensity) })
+}
+
+// Wall adds what stands on a strip of ground to a height: tau +Inf is opaque, HedgeTau a hedge or laths. Corners in cm.
+func (g *Grid) Wall(polygon [][2]float64, topCM, tau float64) {
+	lo, hi := [2]float64{math.Inf(1), math.Inf(1)}, [2]float64{math.Inf(-1), math.Inf(-1)}
+	for _, p := range polygon {
+		for k := range 2 {
+			lo[k], hi[k] = math.Min(lo[k], p[k]), math.Max(hi[k], p[k])
+		}
+	}
+	a, b := CellOf(limb.Vec{X: lo[0], Y: lo[1]}), CellOf(limb.Vec{X: hi[0], Y: hi[1]})
+	for y := a.Y; y <= b.Y; y++ {
+		for x := a.X; x <= b.X; x++ {
+			if !inside(polygon, (float64(x)+0.5)*CellCM, (float64(y)+0.5)*CellCM) {
+				continue
+			}
+			for z := range int(math.Ceil(topCM / CellCM)) {
+				g.Screen(Cell{x, y, z}, tau)
+			}
+		}
+	}
+}
+
+// inside counts edges to the east of a place (even-odd).
+func inside(polygon [][2]float64, x, y float64) bool {
+	in := false
+	for i, j := 0, len(polygon)-1; i < len(polygon); j, i = i, i+1 {
+		p, q := polygon[i], polygon[j]
+		if (p[1] > y) != (q[1] > y) && x < (q[0]-p[0])*(y-p[1])/(q[1]-p[1])+p[0] {
+			in = !in
+		}
+	}
+	return in
+}
+
+// SunHours is the sun a spot of open ground gets, hours a day over the growing season, at a height.
+func (g *Grid) SunHours(spots []limb.Vec, latitude float64, set Set) []float64 {
+	for _, s := range spots {
+		g.Ask(CellOf(s))
+	}
+	var beams []Direction
+	for _, d := range Directions(latitude, set) {
+		if d.Hours > 0 {
+			beams = append(beams, Direction{d.Toward, d.Hours, d.Hours})
+		}
+	}
+	f := g.Sweep(beams)
+	out := make([]float64, len(spots))
+	for i, s := range spots {
+		out[i] = f.At(CellOf(s))
+	}
+	return out
+}

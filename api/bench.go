@@ -26,6 +26,7 @@ type standing struct {
 	speaker  words.Speaker
 	day      almanac.Day
 	south    bool
+	light    limb.Light // of the map drawn
 }
 
 // stand gathers what a tree's bench is made from on a day; NoDay is today.

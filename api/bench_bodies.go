@@ -58,7 +58,8 @@ type DrawnLimb struct {
 	Diameter  float64      `json:"diameter_mm"`
 	Top       float64      `json:"top_cm"`
 	Share     float64      `json:"share" doc:"of the crown, 0..1"`
-	Buds      float64      `json:"flower_buds" doc:"expected within reach, full light taken"`
+	Light     float64      `json:"light" doc:"of full light over the growing season, 0..1"`
+	Buds      float64      `json:"flower_buds" doc:"expected within reach"`
 	Source    limb.Source  `json:"source" enum:"measured,estimated,predicted"`
 	Guessed   []string     `json:"guessed" nullable:"false" doc:"fields nobody measured"`
 	DeadFrom  *float64     `json:"dead_from_cm,omitempty"`
@@ -116,7 +117,8 @@ type BenchFacts struct {
 	SphereCM    float64           `json:"sphere_cm"`
 	Passes      []Passes          `json:"passes" nullable:"false"`
 	Complete    limb.Completeness `json:"completeness"`
-	BudsWithin  float64           `json:"buds_within" doc:"flower buds within reach, full light taken"`
+	Light       float64           `json:"light" doc:"mean of its leaf, of full light over the growing season, 0..1"`
+	BudsWithin  float64           `json:"buds_within" doc:"flower buds expected within reach"`
 	BudsAbove   float64           `json:"buds_above"`
 	MapSeason   limb.Season       `json:"map_season" enum:"dormant,summer"`
 	CountBySrc  SourceCount       `json:"sources"`

@@ -5,13 +5,15 @@ import (
 	"strings"
 
 	"vertumna/core/find"
+	"vertumna/core/light"
 	"vertumna/core/limb"
 	"vertumna/words"
 )
 
 // draw fills the bench from a map.
 func (b *standing) draw(out *BenchBody, m *limb.Map) {
-	reading := find.Reading{Yard: b.contents.Around(&b.core, b.yard, b.day), Options: b.options}
+	b.light = b.lightOf(m)
+	reading := find.Reading{Light: b.light, Yard: b.contents.Around(&b.core, b.yard, b.day), Options: b.options}
 	out.Facts.LeaderChain = append(out.Facts.LeaderChain, find.LeaderChain(m)...)
 	for i := range m.Axes {
 		out.Limbs = append(out.Limbs, b.limb(m, i, out.Facts.LeaderChain))
@@ -25,6 +27,20 @@ func (b *standing) draw(out *BenchBody, m *limb.Map) {
 	}
 }
 
+// usualLatitude serves where no place is set up yet.
+const usualLatitude = 45
+
+// lightOf is the light of each limb as the tree stands in its yard: the coarse set, for it is asked on every change.
+func (b *standing) lightOf(m *limb.Map) limb.Light {
+	latitude := float64(usualLatitude)
+	if site := b.contents.Orchard.Site; site != nil {
+		latitude = site.Lat
+	}
+	g := b.contents.LightAround(&b.core, b.yard, b.day)
+	lots := g.Tree(m, limb.Vec{})
+	return g.Sweep(light.Directions(latitude, light.Coarse)).OfLimbs(m, lots, limb.Vec{})
+}
+
 func (b *standing) facts(f *BenchFacts, m *limb.Map) {
 	area, spread := m.Footprint()
 	o := find.Middle(m, nil)
@@ -34,7 +50,7 @@ func (b *standing) facts(f *BenchFacts, m *limb.Map) {
 		{"hat", find.HatCM, o.CylinderCM >= find.HatCM}, {"hand", find.HandCM, o.SphereCM >= find.HandCM}, {"ball", find.BallCM, o.SphereCM >= find.BallCM},
 	}
 	for i := range m.Axes {
-		for _, p := range m.Pieces(i, nil, nil) {
+		for _, p := range m.Pieces(i, b.light, nil) {
 			if p.MidZ <= b.options.ReachCM {
 				f.BudsWithin += p.Buds
 			} else {
@@ -50,7 +66,21 @@ func (b *standing) facts(f *BenchFacts, m *limb.Map) {
 			f.CountBySrc.Predicted++
 		}
 	}
+	f.Light = b.insideLight(m)
 	f.BudsWithin, f.BudsAbove = math.Round(f.BudsWithin), math.Round(f.BudsAbove)
+}
+
+// insideLight is the mean light of the limbs that carry the tree's leaf, by their share.
+func (b *standing) insideLight(m *limb.Map) float64 {
+	sum, all := 0.0, 0.0
+	for i := range m.Axes {
+		leaf := (m.OwnLeaf(i) + m.TipLeaf(i)) * m.Weight(i)
+		sum, all = sum+leaf*b.light[i], all+leaf
+	}
+	if all == 0 {
+		return 0
+	}
+	return math.Round(100*sum/all) / 100
 }
 
 func round1(x float64) float64 { return math.Round(x*10) / 10 }
@@ -85,7 +115,7 @@ func (b *standing) limb(m *limb.Map, i int, chain []string) DrawnLimb {
 	a := &m.Axes[i]
 	d := DrawnLimb{
 		ID: a.ID, Depth: a.Depth, Stations: stations(m, i), Rings: rings(m, i), Attach: round1(a.Attach), Azimuth: round1(a.Azimuth),
-		AngleBase: round1(a.A0), AngleTip: round1(a.A1), Length: round1(a.L), Diameter: round1(a.D), Top: round1(m.Top(i)), Share: math.Round(1e4*m.Share(i, 0)) / 1e4,
+		AngleBase: round1(a.A0), AngleTip: round1(a.A1), Length: round1(a.L), Diameter: round1(a.D), Top: round1(m.Top(i)), Share: math.Round(1e4*m.Share(i, 0)) / 1e4, Light: math.Round(100*b.light[i]) / 100,
 		Source: sourceOf(m, i), Guessed: []string{}, Tip: a.Tip, Sprout: a.Sprout, Sucker: a.Sucker, Tags: append([]string{}, a.Tags...),
 		Marks: append([]limb.Mark{}, a.Marks...), State: m.State(i), Note: m.Note(i), Wounds: append([]limb.Wound{}, a.Wounds...),
 		Spurs: append([]limb.SpurCount{}, a.Spurs...), Gaps: append([]limb.Stretch{}, a.Gaps...),
@@ -99,7 +129,7 @@ func (b *standing) limb(m *limb.Map, i int, chain []string) DrawnLimb {
 			d.Guessed = append(d.Guessed, f)
 		}
 	}
-	for _, p := range m.Pieces(i, nil, nil) {
+	for _, p := range m.Pieces(i, b.light, nil) {
 		if p.MidZ <= b.options.ReachCM {
 			d.Buds += p.Buds
 		}

@@ -257,9 +257,9 @@ func (b *standing) laidFlat(m *limb.Map, i int) ShootBody {
 	out := ShootBody{Limb: a.ID, Length: round1(a.L), From: round1(a.RingStart(first)), Nodes: []NodeBody{}, Rings: rings(m, i)[first:], Years: []LimbYear{}}
 	_, o := m.Outward(i, m.At(i, a.L/2))
 	out.Outward = bearingOf(o)
-	fruiting := 0
+	fruiting, lit := 0, b.lightOf(m)
 	for k := first; k < len(a.Rings); k++ {
-		for _, n := range m.Nodes(i, k, nil) {
+		for _, n := range m.Nodes(i, k, lit) {
 			out.Known = out.Known || n.Known
 			out.Nodes = append(out.Nodes, nodeBody(m, i, n))
 			if n.Kind.Fruits() {

@@ -54,6 +54,9 @@ var maps = map[string]mapping{
 	"lower-terrace-B4": {scaffolds: 4, seed: 48, faults: []string{"water-sprout", "water-sprout", "inward"}, edits: []limb.Edit{measured("S3", 250, 52, 215, 40)}},
 	"lower-terrace-C1": {scaffolds: 7, seed: 49, past: true, faults: []string{"dead", "dead", "crossing", "crossing", "competitor", "diseased", "water-sprout", "hanging"}, edits: []limb.Edit{
 		measured("S1", 110, 66, 190, 72), measured("S2", 250, 64, 175, 66),
+		set("T", limb.Limb{Wounds: []limb.Wound{ // limbs that came off before it was left to itself
+			{AtCM: 95, DMM: 110, Closed: true}, {AtCM: 140, DMM: 95}, {AtCM: 185, DMM: 90}, {AtCM: 240, DMM: 75}, {AtCM: 60, DMM: 60, Closed: true},
+		}}),
 		{Op: "state", ID: "S3", State: &limb.State{Kind: "temporary", Reason: "out when the limb above it bears"}},
 	}},
 	"lower-terrace-C2": {scaffolds: 4, seed: 1, past: true, azimuths: []float64{25, 118, 205, 300}, faults: []string{"dead", "water-sprout", "inward", "crossing"}, edits: []limb.Edit{

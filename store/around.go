@@ -5,6 +5,7 @@ import (
 
 	"vertumna/core/almanac"
 	"vertumna/core/find"
+	"vertumna/core/light"
 	"vertumna/core/pomology"
 	"vertumna/core/year"
 )
@@ -41,6 +42,9 @@ func (c *Contents) Around(t *year.Tree, trees []year.Tree, day almanac.Day) find
 			wide = 100 * f.WidthM
 		}
 		switch f.Kind {
+		case "shade-tree":
+			r, top := 50*f.WidthM, 100*f.HeightM
+			out.Shade = append(out.Shade, find.Crown{Name: name, X: pts[0][0], Y: pts[0][1], R: r, Z0: crownFoot * top, Z1: top})
 		case "path":
 			for _, strip := range strips(pts, wide) {
 				out.Paths = append(out.Paths, find.Path{Name: name, Polygon: strip})
@@ -55,7 +59,7 @@ func (c *Contents) Around(t *year.Tree, trees []year.Tree, day almanac.Day) find
 				shapes = [][][2]float64{pts}
 			}
 			for _, s := range shapes {
-				out.Walls = append(out.Walls, find.Wall{Name: name, Polygon: s, TopCM: top})
+				out.Walls = append(out.Walls, find.Wall{Name: name, Polygon: s, TopCM: top, Open: f.Kind == "hedge"})
 			}
 		}
 	}
@@ -88,6 +92,27 @@ func strips(pts [][2]float64, wide float64) [][][2]float64 {
 		out = append(out, [][2]float64{{a[0] + nx, a[1] + ny}, {b[0] + nx, b[1] + ny}, {b[0] - nx, b[1] - ny}, {a[0] - nx, a[1] - ny}})
 	}
 	return out
+}
+
+// LightAround is the yard that a tree stands in, as light meets it: other trees as crowns of leaf, walls, hedges and shade
+// trees; the tree's own trunk stands at the origin.
+func (c *Contents) LightAround(t *year.Tree, trees []year.Tree, day almanac.Day) *light.Grid {
+	g := light.NewGrid()
+	around := c.Around(t, trees, day)
+	for _, n := range around.Neighbours {
+		g.Crown(light.Crown{X: n.X, Y: n.Y, Z0: n.Z0, Z1: n.Z1, R: n.R, LeafM2: light.LeafOfCrown(n.R, light.BearingLAI)})
+	}
+	for _, w := range around.Walls {
+		tau := math.Inf(1)
+		if w.Open {
+			tau = light.HedgeTau
+		}
+		g.Wall(w.Polygon, w.TopCM, tau)
+	}
+	for _, s := range around.Shade {
+		g.ShadeTree(light.Crown{X: s.X, Y: s.Y, Z0: s.Z0, Z1: s.Z1, R: s.R})
+	}
+	return g
 }
 
 // FindOptions are the thresholds for a tree: the school's and the person's.

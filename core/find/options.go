@@ -104,6 +104,7 @@ type Wall struct {
 	Name    string
 	Polygon [][2]float64
 	TopCM   float64
+	Open    bool // a hedge or laths: some light passes
 }
 
 // Yard is what stands round a tree.
@@ -111,4 +112,5 @@ type Yard struct {
 	Paths      []Path
 	Neighbours []Crown
 	Walls      []Wall
+	Shade      []Crown // trees that are only there for their shade
 }

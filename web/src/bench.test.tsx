@@ -37,6 +37,7 @@ const limb = (id: string, stations: number[], more: Partial<Limb> = {}): Limb =>
   diameter_mm: 20,
   top_cm: 100,
   share: 0.5,
+  light: 0.6,
   flower_buds: 0,
   source: 'measured',
   guessed: [],

@@ -48,6 +48,7 @@ export function StandBack({ bench, bearing, outlined, onOutline, onChoose }: Pro
                 title={other(f.spread_cm / 100, 'm', units)}
               />
               <Row name="Limbs" value={String(f.limbs)} />
+              <Row name="Light on its leaf" value={percent(f.light)} title="of full light over the growing season" />
               <Row name="Flower buds in reach" value={String(f.buds_within)} />
               <Row name="Out of reach" value={String(f.buds_above)} />
               <Row name="Middle lets through" value={say(f.cylinder_cm, 'cm', units)} />

@@ -664,7 +664,7 @@ export interface components {
             buds_above: number;
             /**
              * Format: double
-             * @description flower buds within reach, full light taken
+             * @description flower buds expected within reach
              */
             buds_within: number;
             completeness: components["schemas"]["Completeness"];
@@ -680,6 +680,11 @@ export interface components {
             leader_chain: string[];
             /** Format: double */
             leaf_m2: number;
+            /**
+             * Format: double
+             * @description mean of its leaf, of full light over the growing season, 0..1
+             */
+            light: number;
             /** Format: int64 */
             limbs: number;
             /** @enum {string} */
@@ -801,7 +806,7 @@ export interface components {
             diameter_mm: number;
             /**
              * Format: double
-             * @description expected within reach, full light taken
+             * @description expected within reach
              */
             flower_buds: number;
             gaps: components["schemas"]["Stretch"][];
@@ -811,6 +816,11 @@ export interface components {
             leads?: boolean;
             /** Format: double */
             length_cm: number;
+            /**
+             * Format: double
+             * @description of full light over the growing season, 0..1
+             */
+            light: number;
             marks: components["schemas"]["Mark"][];
             note?: string;
             parent?: string;

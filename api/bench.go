@@ -27,6 +27,7 @@ type standing struct {
 	day      almanac.Day
 	south    bool
 	light    limb.Light // of the map drawn
+	ahead    int        // winters on, uncut
 }
 
 // stand gathers what a tree's bench is made from on a day; NoDay is today.
@@ -124,7 +125,14 @@ func (s *server) bench(ctx context.Context, b *standing) (*BenchBody, error) {
 	if out.CanUndo, err = s.Store.CanUndoMap(ctx, b.tree.ID, kept); err != nil {
 		return nil, err
 	}
-	b.draw(out, m)
+	shown := m
+	if b.ahead > 0 {
+		if shown, err = growth.Ahead(m, b.latitude(), b.ahead); err != nil {
+			return nil, err
+		}
+	}
+	out.Ahead = b.ahead
+	b.draw(out, shown)
 	out.Past, err = s.past(ctx, b.tree.ID, out.History, m)
 	return out, err
 }

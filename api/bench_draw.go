@@ -30,15 +30,18 @@ func (b *standing) draw(out *BenchBody, m *limb.Map) {
 // usualLatitude serves where no place is set up yet.
 const usualLatitude = 45
 
+func (b *standing) latitude() float64 {
+	if site := b.contents.Orchard.Site; site != nil {
+		return site.Lat
+	}
+	return usualLatitude
+}
+
 // lightOf is the light of each limb as the tree stands in its yard: the coarse set, for it is asked on every change.
 func (b *standing) lightOf(m *limb.Map) limb.Light {
-	latitude := float64(usualLatitude)
-	if site := b.contents.Orchard.Site; site != nil {
-		latitude = site.Lat
-	}
 	g := b.contents.LightAround(&b.core, b.yard, b.day)
 	lots := g.Tree(m, limb.Vec{})
-	return g.Sweep(light.Directions(latitude, light.Coarse)).OfLimbs(m, lots, limb.Vec{})
+	return g.Sweep(light.Directions(b.latitude(), light.Coarse)).OfLimbs(m, lots, limb.Vec{})
 }
 
 func (b *standing) facts(f *BenchFacts, m *limb.Map) {

@@ -24,6 +24,12 @@ type BenchInput struct {
 	Day string `query:"day" doc:"the day shown; absent: today"`
 }
 
+// AheadInput asks for a tree so many winters on.
+type AheadInput struct {
+	BenchInput
+	Ahead int `query:"ahead" minimum:"0" maximum:"3" doc:"winters ahead, uncut; 0: as mapped"`
+}
+
 // onDay gathers the tree an input names, on the day it names.
 func (s *server) onDay(ctx context.Context, in *BenchInput) (*standing, error) {
 	day := almanac.NoDay
@@ -110,8 +116,14 @@ type CompareInput struct {
 
 func (s *server) registerLimbs(api huma.API) {
 	const base = "/api/orchards/{slug}/trees/{id}/map"
-	op(api, http.MethodGet, base, "get-bench", "The tree on the bench: its map, drawn, and what is found on it", func(ctx context.Context, in *BenchInput) (*BenchOutput, error) {
-		return s.onBench(ctx, in, nil)
+	op(api, http.MethodGet, base, "get-bench", "The tree on the bench: its map, drawn, and what is found on it", func(ctx context.Context, in *AheadInput) (*BenchOutput, error) {
+		b, err := s.onDay(ctx, &in.BenchInput)
+		if err != nil {
+			return nil, err
+		}
+		b.ahead = in.Ahead
+		out, err := s.bench(ctx, b)
+		return &BenchOutput{out}, err
 	})
 	op(api, http.MethodPost, base+"/sketch", "sketch-tree", "A first sketch from a few numbers", func(ctx context.Context, in *SketchRequest) (*BenchOutput, error) {
 		return s.onBench(ctx, &in.BenchInput, func(b *standing) (*store.LimbMap, error) {

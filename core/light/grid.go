@@ -31,7 +31,6 @@ func CellOf(p limb.Vec) Cell {
 
 // Grid holds what stands in a yard: leaf, hedges, walls. Light is asked at cells wanted; others are not kept.
 type Grid struct {
-	lo, hi Cell
 	leaf   map[Cell]float64 // m2 a m3, while it is filled
 	fixed  map[Cell]float64 // optical depth of a crossing, whatever its path: hedges and laths; +Inf: walls
 	wanted map[Cell]bool

@@ -55,16 +55,11 @@ func (g *Grid) Sweep(directions []Direction) *Field {
 
 // sweeper holds one core's work.
 type sweeper struct {
-	b          *box
-	acc        []float32
-	through    [levels]float32 // exp(-tau) by level
-	half       [levels]float32 // weight x exp(-tau/2)
-	t          []float32       // light left on each ray
-	shiftB     []int
-	shiftC     []int
-	fixedHalf  float32
-	weight     float32
-	fixedScale float64
+	b       *box
+	acc     []float32
+	through [levels]float32 // exp(-tau) by level
+	half    [levels]float32 // weight x exp(-tau/2)
+	t       []float32       // light left on each ray
 }
 
 func newSweeper(b *box) *sweeper { return &sweeper{b: b, acc: make([]float32, len(b.level))} }
@@ -82,7 +77,6 @@ func (s *sweeper) table(path, weight float64) {
 		t, h = t*step, h*halfStep
 	}
 	s.through[opaque], s.half[opaque] = 0, 0
-	s.weight = float32(weight)
 }
 
 // shifts are how far each plane's rays lie from the first's: floor(f k + 0.5), k the plane counted from the map's origin

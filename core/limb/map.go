@@ -322,8 +322,28 @@ func (m *Map) settle() {
 	m.pipe = flow(m)
 }
 
-// resettle makes a map of other limbs: it sorts them again and finds what follows. Parents are named by id in ids,
-// parallel to axes; an empty one is a stem.
+// Parents names the carrier of each limb, in order; empty for a stem.
+func (m *Map) Parents() []string {
+	out := make([]string, len(m.Axes))
+	for i := range m.Axes {
+		if p := m.Axes[i].Parent; p >= 0 {
+			out[i] = m.Axes[p].ID
+		}
+	}
+	return out
+}
+
+// SetOwn writes a limb's own leaf down, mm2: it is taken as it is from then on.
+func (a *Axis) SetOwn(mm2 float64) { a.Own, a.ownGiven = mm2, true }
+
+// KnownAs says how a limb made by the core is known.
+func (a *Axis) KnownAs(s Source) { a.written.Source = s }
+
+// With makes a map of other limbs: it sorts them and finds all that follows. Carriers are named in parents, parallel to
+// axes; an empty one is a stem. The limbs are taken as they are: what a person gives goes through Check.
+func (m *Map) With(axes []Axis, parents []string) *Map { return m.resettle(axes, parents) }
+
+// resettle does the work of With.
 func (m *Map) resettle(axes []Axis, parents []string) *Map {
 	depth := make(map[string]int, len(axes))
 	parentOf := make(map[string]string, len(axes))

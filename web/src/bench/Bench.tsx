@@ -31,7 +31,10 @@ export default function Bench() {
   const { id = '' } = useParams();
   const { settled } = useShown();
   const which = useMemo(() => ({ slug: orchard.slug, id, day: settled }), [orchard.slug, id, settled]);
-  const bench = useBench(which);
+  const [ahead, setAhead] = useState(0);
+  const now = useBench(which);
+  const later = useBench({ ...which, id: ahead > 0 ? id : '' }, ahead);
+  const bench = ahead > 0 && later.data ? later : now;
   if (bench.error && !bench.data)
     return (
       <div className="page">
@@ -40,15 +43,24 @@ export default function Bench() {
       </div>
     );
   if (!bench.data) return <p className="page q">Drawing the tree.</p>;
-  return <Opened key={id} which={which} bench={bench.data} />;
+  return <Opened key={id} which={which} bench={bench.data} ahead={ahead} onAhead={setAhead} />;
 }
 
 interface OpenedProps {
   which: { slug: string; id: string; day: string };
   bench: BenchData;
+  /** Winters on: what is asked for; the bench says what is shown. */
+  ahead: number;
+  onAhead: (winters: number) => void;
 }
 
-function Opened({ which, bench }: OpenedProps) {
+const views = [
+  { ahead: 0, name: 'Now' },
+  { ahead: 1, name: 'Next winter' },
+  { ahead: 3, name: 'In three years' },
+];
+
+function Opened({ which, bench, ahead, onAhead }: OpenedProps) {
   const { units } = useHere();
   const [chosen, setChosen] = useState('');
   const [finding, setFinding] = useState('');
@@ -67,6 +79,7 @@ function Opened({ which, bench }: OpenedProps) {
   const revision = bench.revision?.revision ?? 0;
   const busy = sketch.isPending || edits.isPending || undo.isPending;
   const limb = bench.limbs.find((l) => l.id === chosen);
+  const predicted = bench.ahead > 0;
 
   const { mutate: writeEdits } = edits;
   const edit = useCallback(
@@ -84,7 +97,7 @@ function Opened({ which, bench }: OpenedProps) {
       edit([{ op: 'mark', id: limb.id, mark: { kind: 'rubbing', at_cm: limb.length_cm / 2, other: next } }]);
       return;
     }
-    if (next !== '' && brush !== '') {
+    if (next !== '' && brush !== '' && !predicted) {
       const made = brushes.find((b) => b.slug === brush)?.edit(next);
       if (made) edit([made]);
     }
@@ -140,6 +153,15 @@ function Opened({ which, bench }: OpenedProps) {
             <BackToTree bench={bench} />
           </p>
           {bench.mapped && (
+            <div className="segments" role="group" aria-label="When">
+              {views.map((v) => (
+                <button key={v.ahead} type="button" aria-pressed={ahead === v.ahead} onClick={() => onAhead(v.ahead)}>
+                  {v.name}
+                </button>
+              ))}
+            </div>
+          )}
+          {bench.mapped && (
             <div className="segments" role="group" aria-label="View">
               <button type="button" aria-pressed={!above} onClick={() => setAbove(false)}>
                 From the ground
@@ -175,17 +197,27 @@ function Opened({ which, bench }: OpenedProps) {
                   scaleSays={(cm) => (metric ? `${String(cm / 100)} m` : `${String(Math.round(cm / 30.48))} ft`)}
                   scaleStepCm={metric ? (high < 320 ? 100 : 50) : 60.96}
                   onChoose={choose}
-                  onMoveTip={(on, to: Vec) => edit([{ op: 'tip', id: on, tip: [to[0], to[1], to[2]] }])}
-                  onMoveBase={(on, cm) => edit([{ op: 'move', id: on, attach_cm: cm }])}
+                  onMoveTip={
+                    predicted ? undefined : (on, to: Vec) => edit([{ op: 'tip', id: on, tip: [to[0], to[1], to[2]] }])
+                  }
+                  onMoveBase={predicted ? undefined : (on, cm) => edit([{ op: 'move', id: on, attach_cm: cm }])}
                 />
                 <WoodKey season={bench.facts.map_season} />
-                <MarkBar
-                  brush={brush}
-                  onBrush={setBrush}
-                  canUndo={bench.can_undo && !busy}
-                  onUndo={takeBack}
-                  chosen={limb}
-                />
+                {predicted ? (
+                  <p className="sm" role="status">
+                    Predicted, if nothing is cut:{' '}
+                    {bench.ahead === 1 ? 'next winter' : `in ${String(bench.ahead)} years`}. Dotted limbs are not there
+                    yet. The map is corrected on the tree as it stands now.
+                  </p>
+                ) : (
+                  <MarkBar
+                    brush={brush}
+                    onBrush={setBrush}
+                    canUndo={bench.can_undo && !busy}
+                    onUndo={takeBack}
+                    chosen={limb}
+                  />
+                )}
               </div>
               <div className="walk">
                 <div className="dialrow">
@@ -225,7 +257,7 @@ function Opened({ which, bench }: OpenedProps) {
                 )}
               </div>
             </div>
-            {strip && limb && (
+            {strip && limb && !predicted && (
               <BudStrip
                 which={which}
                 limb={limb.id}
@@ -253,7 +285,7 @@ function Opened({ which, bench }: OpenedProps) {
           />
         ) : (
           <>
-            {limb && (
+            {limb && !predicted && (
               <LimbPanel
                 key={limb.id}
                 limb={limb}
@@ -266,7 +298,7 @@ function Opened({ which, bench }: OpenedProps) {
                 onBuds={() => setStrip(true)}
               />
             )}
-            <QuickLine which={which} revision={revision} selected={chosen} busy={busy} onEdit={edit} />
+            {!predicted && <QuickLine which={which} revision={revision} selected={chosen} busy={busy} onEdit={edit} />}
             {phone && (
               <Findings findings={bench.findings} chosen={finding} onChoose={(f) => chooseFinding(f.letter, f.limb)} />
             )}

@@ -32,7 +32,7 @@ export function StandBack({ bench, bearing, outlined, onOutline, onChoose }: Pro
         <>
           <Past bench={bench} bearing={bearing} />
           <section>
-            <h3>Present</h3>
+            <h3>{bench.ahead > 0 ? 'Then' : 'Present'}</h3>
             <dl className="rows">
               <Row
                 name="Height"
@@ -147,7 +147,7 @@ function Past({ bench, bearing }: { bench: Bench; bearing: number }) {
           {
             key: 'now',
             lines: now,
-            title: 'now',
+            title: bench.ahead > 0 ? 'uncut' : 'now',
             from: bench.revision ? plain(bench.revision.date) : '',
             height: bench.facts.height_cm,
           },

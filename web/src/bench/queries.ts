@@ -20,10 +20,15 @@ interface Which {
 const params = ({ slug, id, day }: Which) => ({ path: { slug, id }, query: { day } });
 const key = (w: Which) => ['bench', w.slug, w.id, w.day];
 
-export function useBench(w: Which) {
+export function useBench(w: Which, ahead = 0) {
   return useQuery({
-    queryKey: key(w),
-    queryFn: () => need(api.GET('/api/orchards/{slug}/trees/{id}/map', { params: params(w) })),
+    queryKey: ahead > 0 ? [...key(w), ahead] : key(w),
+    queryFn: () =>
+      need(
+        api.GET('/api/orchards/{slug}/trees/{id}/map', {
+          params: { path: { slug: w.slug, id: w.id }, query: { day: w.day, ahead } },
+        }),
+      ),
     placeholderData: (previous) => (previous?.tree.id === w.id ? previous : undefined),
     enabled: w.id !== '' && w.day !== '',
   });
@@ -37,6 +42,7 @@ function useMapWrite<In>(w: Which, write: (input: In) => Promise<Bench>) {
     onSuccess: (bench) => {
       client.setQueryData(key(w), bench);
       void client.invalidateQueries({ queryKey: ['shoot', w.slug, w.id] });
+      for (const ahead of [1, 3]) client.removeQueries({ queryKey: [...key(w), ahead] });
     },
   });
 }

@@ -636,6 +636,11 @@ export interface components {
             title: string;
         };
         BenchBody: {
+            /**
+             * Format: int64
+             * @description winters on, uncut: limbs, findings and facts are predicted; the map is as it stands
+             */
+            ahead: number;
             can_undo: boolean;
             day: string;
             end_tests: components["schemas"]["EndTestBody"][];
@@ -3016,6 +3021,8 @@ export interface operations {
             query?: {
                 /** @description the day shown; absent: today */
                 day?: string;
+                /** @description winters ahead, uncut; 0: as mapped */
+                ahead?: number;
             };
             header?: never;
             path: {

@@ -1,0 +1,520 @@
+package growth
+
+import (
+	"fmt"
+	"math"
+
+	"vertumna/core/light"
+	"vertumna/core/limb"
+)
+
+// Constants of the season (limb page, 5): calibrated on practitioners' magnitudes, our estimates; branch autonomy after
+// Sprugel et al. 1991.
+const (
+	pruningDwarfs  = 0.80 // gamma
+	autonomy       = 0.40 // mu: how far a limb draws on its own scaffold only
+	implicitWeight = 0.40 // of unmapped twigs
+	twigMM2        = 36
+	rootMemory     = 0.35
+	norm           = 1.35
+	dilution       = 0.35 // how far a new shoot counts among those that share
+	growthEnds     = 0.70 // of the season, bud break to leaf fall
+	// Midsummer is its place in the season.
+	Midsummer = 0.45
+)
+
+// orientation is how strongly a shoot grows by its angle from vertical.
+var orientation = [][2]float64{{0, 1.25}, {30, 1.10}, {45, 1.0}, {60, 0.80}, {90, 0.50}, {120, 0.35}, {180, 0.25}}
+
+// Tree is a tree on its way through the seasons.
+type Tree struct {
+	Map      *limb.Map
+	Latitude float64
+	// Given is light that was measured, by limb; nil: it is worked out. New limbs take their carrier's.
+	Given  map[string]float64
+	Season int
+
+	rref, reff, vig float64
+	calibrated      bool
+	pending         []point
+	born            int
+}
+
+// Work is what happens to a tree in one season: cuts while dormant, cuts at a moment of the season, and its crop (1 is
+// balanced).
+type Work struct {
+	Dormant []Cut
+	Summer  []Cut
+	At      float64 // 0 bud break, 1 leaf fall; 0 with summer cuts: midsummer
+	Crop    *float64
+}
+
+// Cut is a cut with where a notch should send its shoot.
+type Cut struct {
+	limb.CutAt
+	FacingAz *float64
+}
+
+// Report is what a season came to.
+type Report struct {
+	ShareDormant, ShareSummer float64
+	Vigour                    float64
+	MeanTipCM                 float64
+	Tips                      int
+	WoodM                     float64
+	NewShoots                 int
+	MaxNewCM, MeanNewCM       float64
+	HeightCM                  float64
+	FlowerBuds                float64
+	WaterSprouts              int
+}
+
+// point is a place where a shoot will grow.
+type point struct {
+	parent  string
+	attach  float64
+	az, a0  float64
+	rank    float64
+	dsup    float64
+	sprout  bool
+	pending bool
+}
+
+// season holds one season's work.
+type season struct {
+	t      *Tree
+	m      *limb.Map
+	light  limb.Light
+	w      weights
+	before weights
+	points []point
+	q, qs  float64
+	v      map[string]float64 // by scaffold
+	vTree  float64
+	grew   map[string]float64 // whole extension of each old tip, cm
+	newV   map[string]float64 // whole extension of each new shoot
+	had    map[string]bool    // limbs that had a point
+	fresh  map[string]bool    // limbs born this season
+
+	started   []string // limbs as the season began to grow, with the light they had
+	startedIn limb.Light
+}
+
+// weights are how a tree's growing points share its reserves.
+type weights struct {
+	total      float64
+	scaffold   map[string]float64
+	point      []float64 // by limb: of its own tip; 0 where it has none
+	zmin, zmax float64
+}
+
+func lightWeight(l float64) float64 { return clamp(0.25+0.75*l/0.60, 0.25, 1) }
+
+func (s *season) growing(i int) bool {
+	return s.m.Axes[i].Tip == limb.Growing && !s.m.WhollyDead(i) && s.m.DeadAt(i) > s.m.Axes[i].L
+}
+
+func (s *season) weigh() weights {
+	m := s.m
+	w := weights{scaffold: map[string]float64{}, point: make([]float64, m.Len()), zmin: math.Inf(1)}
+	for i := range m.Axes {
+		if !m.IsStem(i) {
+			w.zmin = math.Min(w.zmin, m.Base(i).Z)
+		}
+		if !m.WhollyDead(i) {
+			w.zmax = math.Max(w.zmax, m.End(i).Z)
+		}
+	}
+	if math.IsInf(w.zmin, 1) {
+		w.zmin = 0
+	}
+	for i := range m.Axes {
+		a := &m.Axes[i]
+		if s.growing(i) {
+			theta := a.A1
+			if a.Device != "" && a.Device != "none" {
+				theta = math.Max(45, theta)
+			}
+			w.point[i] = w.explicit(theta, m.End(i).Z, s.light[i], a.D)
+		}
+		implicit := implicitWeight * m.OwnLeaf(i) * m.Weight(i) / twigMM2 * lightWeight(s.light[i])
+		w.add(m.Axes[m.Scaffold(i)].ID, w.point[i]+implicit)
+	}
+	return w
+}
+
+// add counts a weight; a scaffold without any is not listed.
+func (w *weights) add(scaffold string, x float64) {
+	if x == 0 {
+		return
+	}
+	w.total += x
+	w.scaffold[scaffold] += x
+}
+
+func (w *weights) explicit(theta, z, l, dsup float64) float64 {
+	return limb.Tab(orientation, theta) * (0.55 + 0.45*clamp((z-w.zmin)/math.Max(1, w.zmax-w.zmin), 0, 1)) * lightWeight(l) *
+		clamp(math.Pow(dsup/12, 0.30), 0.70, 1.40)
+}
+
+func (s *season) relight() {
+	if s.t.Given == nil {
+		s.light = light.OfTree(s.m, s.t.Latitude, light.Coarse)
+		return
+	}
+	s.light = make(limb.Light, s.m.Len())
+	for i := range s.m.Axes {
+		s.light[i] = s.t.Given[s.m.Axes[i].ID]
+	}
+}
+
+// reserves is what lit leaf lays down.
+func (s *season) reserves() float64 {
+	sum := 0.0
+	for i := range s.m.Axes {
+		sum += (s.m.OwnLeaf(i) + s.m.TipLeaf(i)) * s.m.Weight(i) * s.light[i]
+	}
+	return sum
+}
+
+// calibrate fits the model to this tree, once: uncut, it grows as it did last year.
+func (s *season) calibrate() {
+	t := s.t
+	if t.calibrated {
+		return
+	}
+	t.calibrated = true
+	p := s.reserves()
+	t.rref, t.reff, t.vig = 1, p, 1
+	if s.before.total > 0 {
+		t.rref = p / s.before.total
+	}
+	grown, expected, n := 0.0, 0.0, 0
+	for i, w := range s.before.point {
+		if w > 0 && s.m.Source(i, "rings_cm") == limb.Measured {
+			_, e := s.m.Axes[i].LastRing()
+			grown, expected, n = grown+e, expected+w*norm*s.m.Kind.Growth.ExtensionCM, n+1
+		}
+	}
+	if n >= 3 && expected > 0 {
+		t.vig = clamp(grown/expected, 0.4, 2)
+	}
+	if s.m.RRef != nil && s.m.REff != nil && s.m.Vig != nil {
+		t.rref, t.reff, t.vig = *s.m.RRef, *s.m.REff, *s.m.Vig
+	}
+}
+
+// soft holds an extension below what the kind can make.
+func (s *season) soft(x float64) float64 {
+	most := s.m.Kind.Growth.ExtensionMaxCM
+	if x <= 0.6*most {
+		return x
+	}
+	return 0.6*most + 0.4*most*(1-math.Exp(-(x-0.6*most)/(0.4*most)))
+}
+
+// Grow takes a tree one season forward. The tree given is not changed. Errors: those of limb.Map.Cut.
+func Grow(t Tree, work Work) (Tree, Report, error) {
+	next := t
+	next.Given = copyOf(t.Given)
+	s := &season{
+		t: &next, m: t.Map.Freeze(), v: map[string]float64{}, grew: map[string]float64{}, newV: map[string]float64{}, had: map[string]bool{},
+		fresh: map[string]bool{},
+	}
+	s.relight()
+	s.before = s.weigh()
+	s.calibrate()
+	if err := s.dormant(work.Dormant); err != nil {
+		return t, Report{}, err
+	}
+	s.share(work.Crop)
+	at, g := 1.0, 1.0
+	if len(work.Summer) > 0 {
+		at = work.At
+		if at == 0 {
+			at = Midsummer
+		}
+		g = 1 - math.Pow(1-math.Min(1, at/growthEnds), 2)
+	}
+	s.extend(g)
+	s.thicken()
+	s.dropFresh()
+	s.relight()
+	p, f := s.reserves(), 1.0
+	if len(work.Summer) > 0 {
+		f = at * at
+		second, err := s.summer(work.Summer, g)
+		if err != nil {
+			return t, Report{}, err
+		}
+		p = f*p + (1-f)*second
+	}
+	next.reff = rootMemory*next.reff*(1-s.qs*(1-f)) + (1-rootMemory)*p
+	next.Season++
+	out := *s.m
+	out.Season, out.Age = limb.Dormant, out.Age+1
+	if out.Year > 0 {
+		out.Year++
+	}
+	out.RRef, out.REff, out.Vig = limb.Of(next.rref), limb.Of(next.reff), limb.Of(next.vig)
+	next.Map = &out
+	return next, s.report(), nil
+}
+
+// Ahead takes a map so many winters forward without a cut. A summer map stands at its next winter as it is now: what is
+// left of the season is not added. Cost: two sweeps of light a season.
+func Ahead(m *limb.Map, latitude float64, winters int) (*limb.Map, error) {
+	if m.Season == limb.Summer && winters > 0 {
+		next := *m
+		next.Season = limb.Dormant
+		if next.Year > 0 {
+			next.Year++
+		}
+		m, winters = &next, winters-1
+	}
+	t := Tree{Map: m, Latitude: latitude}
+	for range winters {
+		var err error
+		if t, _, err = Grow(t, Work{}); err != nil {
+			return nil, err
+		}
+	}
+	return t.Map, nil
+}
+
+func copyOf(given map[string]float64) map[string]float64 {
+	if given == nil {
+		return nil
+	}
+	out := make(map[string]float64, len(given))
+	for k, v := range given {
+		out[k] = v
+	}
+	return out
+}
+
+// dormant makes the winter's cuts, then lists what they will wake.
+func (s *season) dormant(cuts []Cut) error {
+	var made []madeCut
+	first := s.m.CrownD2()
+	for _, c := range cuts {
+		done, share, err := s.cut(c)
+		if err != nil {
+			return err
+		}
+		if done == nil {
+			continue
+		}
+		made = append(made, *done)
+		s.q += share / first
+	}
+	for _, p := range s.t.pending {
+		p.pending = true
+		s.points = append(s.points, p)
+	}
+	s.t.pending = nil
+	if len(made) > 0 {
+		s.relight()
+	}
+	for _, c := range made {
+		s.points = append(s.points, s.wakes(c, s.q, false)...)
+	}
+	return nil
+}
+
+// cut makes one cut and returns its leaf, mm2; nil where its limb is gone already.
+func (s *season) cut(c Cut) (*madeCut, float64, error) {
+	i := s.m.Index(c.Limb)
+	if i < 0 {
+		return nil, 0, nil
+	}
+	made := s.look(c, i)
+	share := s.m.ShareOf(c.CutAt) * s.m.CrownD2()
+	after, err := s.m.Cut(c.CutAt)
+	if err != nil {
+		return nil, 0, err
+	}
+	s.m = after
+	return &made, share, nil
+}
+
+// share deals the reserves out over the points left.
+func (s *season) share(crop *float64) {
+	load := 1.0
+	if crop != nil {
+		load = *crop
+	}
+	s.w = s.weigh()
+	for k := range s.points {
+		if i := s.m.Index(s.points[k].parent); i >= 0 {
+			s.w.add(s.m.Axes[s.m.Scaffold(i)].ID, dilution*s.weightOf(s.points[k], i, false))
+		}
+	}
+	base := s.t.reff * clamp(1.3-0.3*load, 0.6, 1.3) / s.t.rref
+	for id, b1 := range s.w.scaffold {
+		own := autonomy / s.w.total
+		if b0, known := s.before.scaffold[id]; known && b1 > 0 {
+			own = autonomy * b0 / (s.before.total * b1)
+		}
+		s.v[id] = clamp(math.Pow(base*((1-autonomy)/s.w.total+own), pruningDwarfs), 0.2, 4)
+	}
+	s.vTree = clamp(math.Pow(base/s.w.total, pruningDwarfs), 0.2, 4)
+}
+
+// weightOf is the weight of a new point on its carrier; in summer it counts from where it starts.
+func (s *season) weightOf(p point, i int, summer bool) float64 {
+	z := s.m.At(i, math.Min(p.attach, s.m.Axes[i].L)).Z
+	if !summer {
+		z += 20 * cosDeg(p.a0)
+	}
+	return s.w.explicit(p.a0, z, s.light[i], p.dsup) * p.rank
+}
+
+func (s *season) vOf(i int) float64 {
+	if v, ok := s.v[s.m.Axes[s.m.Scaffold(i)].ID]; ok {
+		return v
+	}
+	return s.vTree
+}
+
+// Shorter than this, an extension or a new shoot is not made, cm.
+const (
+	leastExtension = 0.5
+	leastShoot     = 4
+)
+
+// extend grows part g of the season's extension.
+func (s *season) extend(g float64) {
+	ext := norm * s.m.Kind.Growth.ExtensionCM * s.t.vig
+	axes := append([]limb.Axis(nil), s.m.Axes...)
+	parents := s.m.Parents()
+	s.startedIn = s.light
+	for i := range axes {
+		s.started = append(s.started, axes[i].ID)
+	}
+	for i := range axes {
+		if s.w.point[i] == 0 {
+			continue
+		}
+		s.had[axes[i].ID] = true
+		full := s.soft(ext * s.vOf(i) * s.w.point[i])
+		s.grew[axes[i].ID] = full
+		if e := full * g; e >= leastExtension {
+			axes[i].Rings = append(append([]float64(nil), axes[i].Rings...), e)
+			axes[i].L += e
+		} else {
+			s.grew[axes[i].ID] = 0
+		}
+	}
+	for _, p := range s.points {
+		i := s.m.Index(p.parent)
+		if i < 0 {
+			continue
+		}
+		boost := 1.2 + 2*s.q
+		if p.pending {
+			boost = 1
+		}
+		full := s.soft(ext * s.vOf(i) * s.weightOf(p, i, false) * boost)
+		if full*g < leastShoot {
+			continue
+		}
+		a := s.shoot(p, full*g)
+		s.newV[a.ID] = full
+		axes, parents = append(axes, a), append(parents, p.parent)
+	}
+	s.m = s.m.With(axes, parents)
+	s.remember()
+}
+
+// shoot is a new limb.
+func (s *season) shoot(p point, e float64) limb.Axis {
+	s.t.born++
+	tip := s.m.Kind.Growth.TipMM
+	a := limb.Axis{
+		ID: fmt.Sprintf("g%d.%d", s.t.Season+1, s.t.born), Attach: p.attach, Azimuth: mod360(p.az), A0: p.a0, A1: 0.6 * p.a0, L: e,
+		D: 0.7*tip + 0.055*e, Tip: limb.Growing, Rings: []float64{e}, Sprout: p.sprout,
+	}
+	if p.a0 >= 90 {
+		a.A1 = p.a0 - 30
+	}
+	a.Dt = math.Min(tip, a.D)
+	a.SetOwn(a.D*a.D - a.Dt*a.Dt)
+	a.KnownAs(limb.Predicted)
+	s.fresh[a.ID] = true
+	if s.t.Given != nil {
+		s.t.Given[a.ID] = s.t.Given[p.parent]
+	}
+	return a
+}
+
+// remember brings the light along to the map as it now stands.
+func (s *season) remember() {
+	if s.t.Given != nil {
+		s.relight()
+	}
+}
+
+// thicken lays the season's ring of wood, from the ends down.
+func (s *season) thicken() {
+	axes := append([]limb.Axis(nil), s.m.Axes...)
+	gain := make([]float64, len(axes))
+	tip := s.m.Kind.Growth.TipMM
+	lit := s.lightBefore()
+	for i := len(axes) - 1; i >= 0; i-- {
+		a := &axes[i]
+		if s.fresh[a.ID] { // in full light
+			gain[i] += 0.6 * a.D * a.D
+			a.SetOwn(s.m.OwnLeaf(i) * (1 + 0.10*math.Min(2, s.vOf(i))))
+		} else {
+			g := clamp((lit(i)-0.15)/0.30, -0.5, 1)
+			do := 0.10 * math.Min(2, s.vOf(i)) * g * s.m.OwnLeaf(i)
+			if s.grew[a.ID] > 0 {
+				e := a.Rings[len(a.Rings)-1]
+				dn := 0.7*tip + 0.055*e
+				gain[i] += 0.6 * dn * dn
+				do += 0.4 * dn * dn
+			} else {
+				gain[i] += 0.6 * math.Max(0, do)
+			}
+			a.SetOwn(math.Max(0, s.m.OwnLeaf(i)+do))
+			a.D = math.Sqrt(a.D*a.D + gain[i])
+		}
+		if a.Parent >= 0 {
+			gain[a.Parent] += gain[i]
+		}
+	}
+	s.m = s.m.With(axes, s.m.Parents())
+}
+
+// lightBefore is the light the season began with, by place in the map as it has grown since.
+func (s *season) lightBefore() func(i int) float64 {
+	if s.t.Given != nil {
+		return func(i int) float64 { return s.light[i] }
+	}
+	was := make(map[string]float64, len(s.started))
+	for i, id := range s.started {
+		was[id] = s.startedIn[i]
+	}
+	return func(i int) float64 { return was[s.m.Axes[i].ID] }
+}
+
+// dropFresh: what was cut this winter has answered.
+func (s *season) dropFresh() {
+	axes := append([]limb.Axis(nil), s.m.Axes...)
+	for i := range axes {
+		var tags []string
+		for _, t := range axes[i].Tags {
+			if t != limb.Fresh {
+				tags = append(tags, t)
+			}
+		}
+		axes[i].Tags = tags
+		wounds := append([]limb.Wound(nil), axes[i].Wounds...)
+		for k := range wounds {
+			wounds[k].Fresh = false
+		}
+		axes[i].Wounds = wounds
+	}
+	s.m = s.m.With(axes, s.m.Parents())
+}

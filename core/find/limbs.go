@@ -18,8 +18,8 @@ func yes(name string, v bool) Fact {
 	return Fact{Name: name}
 }
 
-// soundBeyond is how far below a mark the wood is taken to be sound, cm (work page: a few cm; by agent our estimates).
-func soundBeyond(k limb.Mark) float64 {
+// SoundBeyond is how far below a mark the wood is taken to be sound, cm (work page: a few cm; by agent our estimates).
+func SoundBeyond(k limb.Mark) float64 {
 	switch k.Kind {
 	case limb.Borer:
 		return 5
@@ -44,7 +44,7 @@ func (f *finder) marks(i int) {
 		if k.Kind == limb.Dead && f.m.Has(i, limb.Keep) {
 			continue
 		}
-		away := soundBeyond(k)
+		away := SoundBeyond(k)
 		at := math.Max(0, k.AtCM-away)
 		facts := []Fact{num("diameter_mm", f.m.Diameter(i, k.AtCM)), num("mark_at_cm", k.AtCM)}
 		if k.Kind == limb.Diseased {

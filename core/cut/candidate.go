@@ -1,0 +1,255 @@
+// Package cut judges cuts: the kinds a limb offers for an aim, each with its place, score and reasons, what it costs in
+// crown, fruit buds and time, and with which tool it is made. It decides no slip yet. Units: cm, mm, degrees from vertical,
+// shares 0..1 of the crown, minutes.
+package cut
+
+import (
+	"cmp"
+	"math"
+	"slices"
+
+	"vertumna/core/find"
+	"vertumna/core/limb"
+	"vertumna/core/pomology"
+)
+
+// Tool is what a cut of a thickness is made with.
+type Tool string
+
+// The tools, by the thickest wood each takes (work page).
+const (
+	HandPruner Tool = "hand pruner"
+	Lopper     Tool = "lopper"
+	Saw        Tool = "saw"
+	Arborist   Tool = "licensed arborist"
+)
+
+// Thickest wood by tool, mm; beyond the last an arborist.
+const (
+	prunerMM   = 20
+	lopperMM   = 40
+	sawMM      = 100
+	bigWoundMM = 50
+)
+
+// Reason is one thing that speaks for or against a cut, or says what it is: a rule with its number or name.
+type Reason struct {
+	Rule   string  `json:"rule"`
+	Value  float64 `json:"value,omitempty"`
+	Text   string  `json:"text,omitempty"`
+	Points float64 `json:"points"`
+}
+
+// Candidate is one way to cut a limb.
+type Candidate struct {
+	limb.CutAt
+	Side      string  // the side branch it is cut back to
+	Ratio     float64 // its thickness against the limb's there
+	DMM       float64
+	Share     float64
+	Score     float64
+	Tool      Tool
+	ThreeStep bool
+	Minutes   float64
+	// Fruit buds it takes, within and above reach, and the fruit within.
+	BudsWithin, BudsAbove, FruitWithin float64
+	GainCM                             float64
+	Reasons                            []Reason
+	// Of sick wood: clean the tool after it, take it off the plot, cut in dry weather.
+	CleanTool, OffPlot, DryWeather bool
+}
+
+// base are the scores of each kind for an aim (limb page, 6; judgement).
+var base = map[find.Aim]map[limb.CutKind]float64{
+	find.Remove:  {limb.Collar: 60, limb.Stub: 25, limb.SideBranch: 10},
+	find.Lower:   {limb.SideBranch: 60, limb.FruitBud: 60, limb.Collar: 45, limb.AboveBud: 25, limb.TipThird: 10},
+	find.Shorten: {limb.SideBranch: 60, limb.AboveBud: 40, limb.TipThird: 30, limb.Collar: 20},
+	find.Subdue:  {limb.SideBranch: 60, limb.Collar: 50, limb.AboveBud: 30},
+	find.Open:    {limb.Collar: 55, limb.SideBranch: 40, limb.AboveBud: 10},
+	find.Renew:   {limb.Stub: 55, limb.AboveBud: 35, limb.SideBranch: 30, limb.Collar: 20},
+	find.Calm:    {limb.SideBranch: 50, limb.FiveLeaves: 45, limb.SpurBack: 40, limb.FruitBud: 40, limb.Collar: 30},
+	find.Fruit:   {limb.FruitBud: 60, limb.FiveLeaves: 45, limb.SpurBack: 40, limb.SideBranch: 25},
+	find.Branch:  {limb.Notch: 60, limb.TipThird: 45, limb.AboveBud: 40},
+	find.Extend:  {limb.TipThird: 60, limb.AboveBud: 50},
+	find.Bear:    {limb.ToFruits: 60, limb.AboveBud: 20},
+	find.Spurs:   {limb.SpurThin: 60},
+	find.Sound:   {limb.SoundWood: 60, limb.Collar: 50},
+}
+
+var kindOrder = []limb.CutKind{
+	limb.Collar, limb.SideBranch, limb.SoundWood, limb.AboveBud, limb.Stub, limb.TipThird, limb.FiveLeaves, limb.FruitBud,
+	limb.SpurBack, limb.ToFruits, limb.SpurThin, limb.Notch,
+}
+
+// Question asks for the ways to cut a limb.
+type Question struct {
+	Limb  string
+	Aim   find.Aim
+	AtMax float64 // the highest place that solves what was found; 0: any
+	// DrySummerStone: stone fruit is kept for dry summer weather by site or school.
+	DrySummerStone bool
+}
+
+// Judge knows a tree's findings, light and reach, and answers questions about its limbs.
+type Judge struct {
+	m        *limb.Map
+	light    limb.Light
+	reachCM  float64
+	findings []find.Finding
+	chain    []string
+	within   float64 // fruit buds of the tree within reach
+}
+
+// NewJudge prepares a tree. Light may be nil: unknown.
+func NewJudge(m *limb.Map, light limb.Light, reading find.Reading) *Judge {
+	j := &Judge{m: m, light: light, reachCM: reading.Options.ReachCM, findings: find.Findings(m, reading), chain: find.LeaderChain(m)}
+	if j.reachCM == 0 {
+		j.reachCM = find.Defaults().ReachCM
+	}
+	for i := range m.Axes {
+		w, _ := j.buds(i, 0)
+		j.within += w
+	}
+	return j
+}
+
+func (j *Judge) leads(i int) bool {
+	return len(j.chain) > 0 && j.chain[len(j.chain)-1] == j.m.Axes[i].ID
+}
+
+// finding returns what was found on a limb under a code, nil where nothing was.
+func (j *Judge) finding(code find.Code, id string) *find.Finding {
+	for k := range j.findings {
+		if j.findings[k].Code == code && j.findings[k].Limb == id {
+			return &j.findings[k]
+		}
+	}
+	return nil
+}
+
+// buds are a limb's own fruit buds beyond s, within reach and above it.
+func (j *Judge) buds(i int, s float64) (within, above float64) {
+	for _, p := range j.m.Pieces(i, j.light, nil) {
+		part := 1.0
+		if p.From < s {
+			part = math.Max(0, (p.To-s)/(p.To-p.From))
+		}
+		if p.MidZ <= j.reachCM {
+			within += part * p.Buds
+		} else {
+			above += part * p.Buds
+		}
+	}
+	return within, above
+}
+
+// lost are the fruit buds a cut at a place takes: on its limb from where its loss counts, and of all limbs that go.
+func (j *Judge) lost(i int, at, from float64) (within, above float64) {
+	within, above = j.buds(i, from)
+	for _, c := range j.m.Axes[i].Children {
+		if j.m.Axes[c].Attach < at {
+			continue
+		}
+		for _, k := range j.m.Subtree(c) {
+			w, a := j.buds(k, 0)
+			within, above = within+w, above+a
+		}
+	}
+	return within, above
+}
+
+// Candidates lists the ways to cut a limb for an aim, the best first. A limb to be kept offers none but sound wood.
+// Cost: the limb's buds for each place tried.
+func (j *Judge) Candidates(q Question) []Candidate {
+	i := j.m.Index(q.Limb)
+	if i < 0 || j.m.Has(i, limb.Keep) && q.Aim != find.Sound {
+		return nil
+	}
+	var out []Candidate
+	for _, p := range j.places(i, q) {
+		if c, ok := j.judge(i, p, q); ok {
+			out = append(out, c)
+		}
+	}
+	slices.SortStableFunc(out, func(a, b Candidate) int {
+		return cmp.Or(cmp.Compare(b.Score, a.Score), cmp.Compare(a.DMM, b.DMM), cmp.Compare(b.AtCM, a.AtCM),
+			cmp.Compare(slices.Index(kindOrder, a.Kind), slices.Index(kindOrder, b.Kind)))
+	})
+	return out
+}
+
+// allowed: places too near the end, on the foot of a stem, or above what would solve the finding are left out.
+func (j *Judge) allowed(i int, p spot, q Question) bool {
+	a := &j.m.Axes[i]
+	if p.kind == limb.Collar && j.leads(i) || j.m.IsStem(i) && p.at < 20 && p.kind != limb.Notch && p.kind != limb.SpurThin {
+		return false
+	}
+	return p.at <= a.L-0.3 && (q.AtMax == 0 || p.at <= q.AtMax+1e-9)
+}
+
+func toolFor(d float64) Tool {
+	switch {
+	case d <= prunerMM:
+		return HandPruner
+	case d <= lopperMM:
+		return Lopper
+	case d <= sawMM:
+		return Saw
+	}
+	return Arborist
+}
+
+// time is the tool, the three-step rule and the minutes of a cut.
+func (j *Judge) time(c *Candidate, i int) {
+	c.Tool = toolFor(c.DMM)
+	c.ThreeStep = c.DMM > 40 || c.DMM >= 30 && j.m.Theta(i, math.Max(0, c.AtCM)) >= 45 && j.m.Axes[i].L-c.AtCM > 100
+	switch c.Tool {
+	case HandPruner:
+		c.Minutes = 0.5
+	case Lopper:
+		c.Minutes = 1
+	default:
+		c.Minutes = 2 + (c.DMM-40)/15
+	}
+	if c.ThreeStep {
+		c.Minutes *= 1.8
+	}
+	if j.m.At(i, math.Max(0, c.AtCM)).Z > 200 {
+		c.Minutes += 3
+	}
+}
+
+// gain is how much lower the highest point of a limb and all it carries comes by a cut.
+func (j *Judge) gain(i int, at float64) float64 {
+	top, left := j.m.Top(i), j.m.Base(i).Z
+	for s := 0.0; s < at; s += 2 {
+		left = math.Max(left, j.m.At(i, s).Z)
+	}
+	left = math.Max(left, j.m.At(i, math.Max(0, math.Min(at, j.m.Axes[i].L))).Z)
+	for _, c := range j.m.Axes[i].Children {
+		h := j.highest(c)
+		top = math.Max(top, h)
+		if j.m.Axes[c].Attach < at {
+			left = math.Max(left, h)
+		}
+	}
+	return math.Max(0, top-left)
+}
+
+// highest is the top of a limb and its live wood.
+func (j *Judge) highest(i int) float64 {
+	top := j.m.Base(i).Z
+	for _, k := range j.m.Subtree(i) {
+		if !j.m.WhollyDead(k) {
+			top = math.Max(top, j.m.Top(k))
+		}
+	}
+	return top
+}
+
+func stone(m *limb.Map) bool { return m.Kind.Growth.DrySummerWood }
+
+func spurKind(m *limb.Map) bool {
+	h := m.Kind.Growth.Bearing
+	return h == pomology.OnSpurs || h == pomology.OnSpursAndNew
+}

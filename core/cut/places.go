@@ -1,0 +1,160 @@
+package cut
+
+import (
+	"math"
+
+	"vertumna/core/find"
+	"vertumna/core/limb"
+)
+
+// spot is a place where a cut of a kind could be made.
+type spot struct {
+	kind     limb.CutKind
+	at       float64
+	to       float64 // spur thinning: the end of its stretch
+	fraction float64
+	side     int // the side branch, -1: none
+	node     *limb.Node
+	lossFrom float64 // where what it costs starts: at, or the end of a ring
+	depth    float64 // fruit bud: cm into its ring
+	age      int     // fruit bud: of its wood
+}
+
+// Distances of places (limb page, 6), cm.
+const (
+	aboveBud   = 0.55
+	stubCM     = 1.6
+	leastShoot = 15.0
+	notchLeast = 40.0
+)
+
+// places lists where a limb could be cut for an aim.
+func (j *Judge) places(i int, q Question) []spot {
+	scores := base[q.Aim]
+	var out []spot
+	add := func(s spot) {
+		if _, asked := scores[s.kind]; asked && j.allowed(i, s, q) {
+			if s.lossFrom == 0 {
+				s.lossFrom = s.at
+			}
+			out = append(out, s)
+		}
+	}
+	a, g := &j.m.Axes[i], j.m.Kind.Growth
+	st, e := a.LastRing()
+	growing := a.Tip == limb.Growing && !j.m.WhollyDead(i) && j.m.DeadAt(i) > a.L
+	add(spot{kind: limb.Collar, side: -1})
+	for _, c := range a.Children {
+		k := &j.m.Axes[c]
+		at := k.Attach + k.D/20
+		if j.m.WhollyDead(c) || len(k.Marks) > 0 || k.Sucker || at > a.L || k.D < j.m.Diameter(i, at)/3 {
+			continue
+		}
+		add(spot{kind: limb.SideBranch, at: at, side: c})
+	}
+	if at, ok := j.soundAt(i); ok {
+		add(spot{kind: limb.SoundWood, at: at, side: -1})
+	}
+	nodes := j.m.Nodes(i, len(a.Rings)-1, j.light)
+	third := -1
+	for k := range nodes {
+		n := &nodes[k]
+		if n.N > 0 && n.Class != "" {
+			add(spot{kind: limb.AboveBud, at: n.At + aboveBud, side: -1, node: n})
+		}
+		if n.N > 0 && n.At <= st+2*e/3 {
+			third = k
+		}
+	}
+	add(spot{kind: limb.Stub, at: stubCM, side: -1})
+	if growing && e >= leastShoot {
+		if third >= 0 {
+			add(spot{kind: limb.TipThird, at: nodes[third].At + aboveBud, side: -1, node: &nodes[third]})
+		}
+		if e >= 8*g.InternodeCM {
+			add(spot{kind: limb.FiveLeaves, at: st + 5*g.InternodeCM + aboveBud, side: -1})
+			if len(a.Rings) == 1 && spurKind(j.m) {
+				n := 2.0
+				if a.D >= 8 {
+					n = 3
+				}
+				add(spot{kind: limb.SpurBack, at: st + n*g.InternodeCM + aboveBud, side: -1})
+			}
+		}
+	}
+	for _, s := range j.fruitBuds(i, q) {
+		add(s)
+	}
+	if f := j.finding("long_bearer", a.ID); f != nil {
+		add(spot{kind: limb.ToFruits, at: f.AtCM, side: -1})
+	}
+	if f := j.finding("spurs_crowded", a.ID); f != nil {
+		to, _ := f.Fact("to_cm")
+		part, _ := f.Fact("fraction")
+		add(spot{kind: limb.SpurThin, at: f.AtCM, to: to.Value, fraction: part.Value, side: -1})
+	}
+	if a.L > notchLeast {
+		add(spot{kind: limb.Notch, at: 0.5 * a.L, side: -1})
+	}
+	return out
+}
+
+// soundAt is where sound wood starts below what was marked.
+func (j *Judge) soundAt(i int) (float64, bool) {
+	at, ok := math.Inf(1), false
+	for _, k := range j.m.Axes[i].Marks {
+		away := map[string]float64{limb.Dead: 1, limb.Damaged: 1, limb.Borer: 5}[k.Kind]
+		if k.Kind == limb.Diseased {
+			away = find.SoundBeyond(k)
+		}
+		if away > 0 {
+			at, ok = math.Min(at, k.AtCM-away), true
+		}
+	}
+	return at, ok && at >= 5
+}
+
+// fruitBuds are the places just above a spur: the last of the two-year ring, and where that is too high the highest that
+// still solves what was found.
+func (j *Judge) fruitBuds(i int, q Question) []spot {
+	a := &j.m.Axes[i]
+	if q.Aim == find.Calm {
+		f := j.finding("long_shoot", a.ID)
+		if f == nil {
+			return nil
+		}
+		if way, _ := f.Fact("way"); way.Text == "good" {
+			return nil
+		}
+	}
+	n := len(a.Rings)
+	if n < 2 {
+		return nil
+	}
+	var out []spot
+	ringEnd := a.L - a.Rings[n-1]
+	last := j.lastSpur(i, n-2, math.Inf(1))
+	if last >= 0 {
+		out = append(out, spot{kind: limb.FruitBud, at: last + aboveBud, side: -1, lossFrom: math.Max(ringEnd, last+aboveBud), depth: ringEnd - last - aboveBud, age: 2})
+	}
+	if q.AtMax > 0 && (last < 0 || last+aboveBud > q.AtMax) {
+		for k := n - 2; k >= max(0, n-3); k-- {
+			if s := j.lastSpur(i, k, q.AtMax-aboveBud); s >= 0 {
+				out = append(out, spot{kind: limb.FruitBud, at: s + aboveBud, side: -1, lossFrom: s + aboveBud, age: n - k})
+				break
+			}
+		}
+	}
+	return out
+}
+
+// lastSpur is the outermost spur of a ring up to a place, -1: none.
+func (j *Judge) lastSpur(i, ring int, upTo float64) float64 {
+	at := -1.0
+	for _, n := range j.m.Nodes(i, ring, j.light) {
+		if n.Kind == limb.Spur && n.At <= upTo {
+			at = n.At
+		}
+	}
+	return at
+}

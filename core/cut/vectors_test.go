@@ -1,0 +1,117 @@
+package cut_test
+
+import (
+	"encoding/json"
+	"fmt"
+	"math"
+	"os"
+	"path/filepath"
+	"testing"
+
+	"github.com/stretchr/testify/require"
+
+	"vertumna/core/cut"
+	"vertumna/core/find"
+	"vertumna/core/limb"
+	"vertumna/core/pomology"
+)
+
+type expected struct {
+	Limb    string
+	Kind    limb.CutKind
+	AtCM    float64 `json:"at_cm"`
+	Side    string
+	DMM     float64 `json:"d_mm"`
+	Share   float64
+	Score   float64
+	Tool    cut.Tool
+	Three   bool `json:"three_step"`
+	Minutes float64
+	Within  float64 `json:"buds_within"`
+	Above   float64 `json:"buds_above"`
+	Fruit   float64 `json:"fruit_within"`
+	Gain    float64 `json:"gain_cm"`
+	Clean   bool    `json:"clean_tool"`
+	Off     bool    `json:"off_plot"`
+	Dry     bool    `json:"dry_weather"`
+}
+
+func casesDir() string {
+	if dir := os.Getenv("VERTUMNA_CASES"); dir != "" {
+		return filepath.Join(dir, "limbs")
+	}
+	return filepath.Join("testdata", "limbs")
+}
+
+func TestVectorsCandidates(t *testing.T) {
+	files, err := filepath.Glob(filepath.Join(casesDir(), "*.json"))
+	require.NoError(t, err)
+	asked := 0
+	for _, file := range files {
+		text, err := os.ReadFile(file)
+		require.NoError(t, err)
+		var named struct{ Case string }
+		require.NoError(t, json.Unmarshal(text, &named), file)
+		if named.Case == "" {
+			continue // tables, sketches and laws: read by their own tests
+		}
+		var c struct {
+			Options struct {
+				Vigour    pomology.VigourClass
+				Building  *bool
+				Harvested bool
+			}
+			Input      json.RawMessage
+			LightGiven map[string]float64 `json:"light_given"`
+			Expect     struct {
+				Candidates []struct {
+					Limb   string
+					Aim    find.Aim
+					Season limb.Season
+					AtMax  float64 `json:"at_max"`
+					Expect []expected
+				}
+			}
+		}
+		require.NoError(t, json.Unmarshal(text, &c), file)
+		for _, q := range c.Expect.Candidates {
+			asked++
+			t.Run(fmt.Sprint(named.Case, " ", q.Limb, " ", q.Aim, " ", q.Season), func(t *testing.T) {
+				doc, err := limb.Parse(c.Input)
+				require.NoError(t, err)
+				doc.Season = q.Season
+				m, err := limb.Check(doc)
+				require.NoError(t, err)
+				light := make(limb.Light, m.Len())
+				for i := range light {
+					light[i] = c.LightGiven[m.Axes[i].ID]
+				}
+				r := find.Reading{Light: light, Options: find.Defaults()}
+				r.Options.Building, r.Options.Harvested, r.Options.Vigour = c.Options.Building, c.Options.Harvested, c.Options.Vigour
+				got := cut.NewJudge(m, light, r).Candidates(cut.Question{Limb: q.Limb, Aim: q.Aim, AtMax: q.AtMax, DrySummerStone: true})
+				require.GreaterOrEqual(t, len(got), len(q.Expect))
+				for k, w := range q.Expect {
+					requireCandidate(t, w, got[k])
+				}
+			})
+		}
+	}
+	require.NotZero(t, asked)
+}
+
+func requireCandidate(t *testing.T, w expected, g cut.Candidate) {
+	t.Helper()
+	require.Equal(t, []any{w.Limb, w.Kind, w.Side, w.Tool, w.Three, w.Clean, w.Off, w.Dry}, []any{g.Limb, g.Kind, g.Side, g.Tool, g.ThreeStep, g.CleanTool, g.OffPlot, g.DryWeather},
+		"%v against %v", w, g)
+	name := fmt.Sprint(w.Kind, " ", w.AtCM)
+	require.InDelta(t, w.AtCM, g.AtCM, 0.05, name)
+	require.InDelta(t, w.DMM, g.DMM, 0.06, name)
+	require.InDelta(t, w.Share, g.Share, 0.0005, name)
+	for what, v := range map[string][2]float64{
+		"buds within": {w.Within, g.BudsWithin}, "buds above": {w.Above, g.BudsAbove}, "fruit": {w.Fruit, g.FruitWithin}, "gain": {w.Gain, g.GainCM},
+		"minutes": {w.Minutes, g.Minutes},
+	} {
+		require.InDelta(t, v[0], v[1], math.Max(0.06, 0.01*v[0]), name+" "+what)
+	}
+	require.InDelta(t, w.Score, g.Score, 0.05, name)
+}

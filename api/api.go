@@ -84,6 +84,7 @@ func (s *server) register(api huma.API) {
 	s.registerPlace(api)
 	s.registerTrees(api)
 	s.registerLimbs(api)
+	s.registerWays(api)
 	s.registerJournal(api)
 	s.registerPlan(api)
 	s.registerCalendar(api)

@@ -13,7 +13,7 @@ import (
 // draw fills the bench from a map.
 func (b *standing) draw(out *BenchBody, m *limb.Map) {
 	b.light = b.lightOf(m)
-	reading := find.Reading{Light: b.light, Yard: b.contents.Around(&b.core, b.yard, b.day), Options: b.options}
+	reading := b.reading()
 	out.Facts.LeaderChain = append(out.Facts.LeaderChain, find.LeaderChain(m)...)
 	for i := range m.Axes {
 		out.Limbs = append(out.Limbs, b.limb(m, i, out.Facts.LeaderChain))
@@ -29,6 +29,11 @@ func (b *standing) draw(out *BenchBody, m *limb.Map) {
 
 // usualLatitude serves where no place is set up yet.
 const usualLatitude = 45
+
+// reading is what findings are read with: the light of the map drawn, the yard round it, the school's thresholds.
+func (b *standing) reading() find.Reading {
+	return find.Reading{Light: b.light, Yard: b.contents.Around(&b.core, b.yard, b.day), Options: b.options}
+}
 
 func (b *standing) latitude() float64 {
 	if site := b.contents.Orchard.Site; site != nil {
@@ -175,7 +180,7 @@ func (b *standing) finding(m *limb.Map, f find.Lettered) FindingBody {
 	out := FindingBody{
 		Letter: f.Letter, Code: string(f.Code), Name: w.Name, Limb: f.Limb, Members: append([]string{}, f.Members...), Also: append([]string{}, f.Also...),
 		AtCM: round1(f.AtCM), Place: [3]float64{round1(p.X), round1(p.Y), round1(p.Z)}, Step: f.Step, Severity: f.Severity,
-		Where: b.speaker.Where(f.Finding, m.At(i, at).Z), Says: w.Says, Why: w.Why, Source: f.Source,
+		Aim: string(f.Aim), Where: b.speaker.Where(f.Finding, m.At(i, at).Z), Says: w.Says, Why: w.Why, Source: f.Source,
 	}
 	for _, field := range []string{"angle_base_deg", "length_cm", "diameter_mm"} {
 		out.Estimate = out.Estimate || m.Source(i, field) != limb.Measured

@@ -107,3 +107,33 @@ func TestEndTestsAreKeptAndShown(t *testing.T) {
 	entry["end_tests"] = object{"hat": "maybe"}
 	a.refused(422, "end_tests.hat", "passed or failed", "POST", lt+"/entries", entry)
 }
+
+func TestAFindingIsAnsweredWithWaysToCut(t *testing.T) {
+	a := start(t, "2027-02-20")
+	at := fmt.Sprintf(mapOf, "C2")
+	asked := 0
+	for _, f := range a.ok("GET", at, nil)["findings"].([]any) {
+		f := f.(object)
+		aim, _ := f["aim"].(string)
+		if aim == "" {
+			continue
+		}
+		asked++
+		ways := a.ok("GET", fmt.Sprintf("%s/limbs/%s/ways?aim=%s", at, f["limb"], aim), nil)["list"].([]any)
+		require.LessOrEqual(t, len(ways), 3)
+		best := 1e9
+		for _, w := range ways {
+			w := w.(object)
+			require.NotEmpty(t, w["title"])
+			require.Contains(t, w["cost"], "of the crown")
+			require.LessOrEqual(t, w["score"], best, "the best first")
+			best = w["score"].(float64)
+		}
+	}
+	require.Greater(t, asked, 5)
+	a.refused(422, "aim", "prettify", "GET", at+"/limbs/S1/ways?aim=prettify", nil)
+	status, _ := a.send("GET", at+"/limbs/S99/ways?aim=lower", nil)
+	require.Equal(t, 404, status)
+	later := a.ok("GET", at+"?ahead=3", nil)
+	require.Greater(t, later["facts"].(object)["height_cm"], a.ok("GET", at, nil)["facts"].(object)["height_cm"])
+}

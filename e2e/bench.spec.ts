@@ -135,6 +135,9 @@ test('the bench tells what an experienced eye finds, and turns by keys and dial'
   await findings.getByRole('button', { name: /A: dead wood/ }).click();
   await expect(findings.getByText('Dead wood lets rot and borers in')).toBeVisible();
   await expect(findings.getByText(/Where: limb S/)).toBeVisible();
+  const ways = findings.getByRole('list', { name: 'Ways to cut it' });
+  await expect(ways.getByText(/the whole limb off at its collar/)).toBeVisible();
+  await expect(ways.getByText(/of the crown, .* fruit buds within reach/).first()).toBeVisible();
   await expect(page.getByText(/seen from 205°, looking NNE/)).toBeVisible();
   await page.getByRole('button', { name: 'Walk round to the right' }).click();
   await expect(page.getByText(/seen from 220°/)).toBeVisible();
@@ -155,6 +158,11 @@ test('the bench tells what an experienced eye finds, and turns by keys and dial'
   await page.mouse.move(box.x + box.width - 14, box.y + box.height / 2, { steps: 8 });
   await page.mouse.up();
   await expect(page.getByText(/seen from 9\d°/)).toBeVisible();
+  await page.getByRole('button', { name: 'In three years' }).click();
+  await expect(page.getByText(/Predicted, if nothing is cut: in 3 years/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Undo' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Now', exact: true }).click();
+  await expect(page.getByText(/Predicted, if nothing is cut/)).toHaveCount(0);
   await accessible(page);
   await fits(page);
 });

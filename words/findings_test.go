@@ -6,6 +6,7 @@ import (
 
 	"github.com/stretchr/testify/require"
 
+	"vertumna/core/cut"
 	"vertumna/core/find"
 	"vertumna/core/growth"
 	"vertumna/core/limb"
@@ -46,4 +47,21 @@ func TestFindingsAreToldInThePersonsUnitsWithoutGaps(t *testing.T) {
 	f := find.Finding{Code: "over_height", Limb: "S1", AtCM: 120, Evidence: []find.Fact{{Name: "top_cm", Value: 300}, {Name: "excess_cm", Value: 60}}}
 	require.Equal(t, "rises to 300 cm, 60 cm above your reach", words.Speaker{}.Finding(f).Says)
 	require.Equal(t, "limb S1, 47.2 in from its base, 7 ft 10 in up", words.Speaker{Units: words.US}.Where(f, 240))
+}
+
+func TestAWayToCutSaysWhatWhereAndWhatItCosts(t *testing.T) {
+	big := cut.Candidate{
+		CutAt: limb.CutAt{Limb: "S1", Kind: limb.Collar}, DMM: 112, Share: 0.18, Tool: cut.Arborist, ThreeStep: true, Minutes: 12, BudsWithin: 33.4,
+		Reasons: []cut.Reason{{Rule: "takes-much", Points: -8}, {Rule: "main-limb-goes", Points: -15}, {Rule: "collar"}}, CleanTool: true, OffPlot: true, DryWeather: true,
+	}
+	w := words.Speaker{}.Way(big, 250)
+	require.Equal(t, "at the base of S1, 2.5 m up", w.Where)
+	require.Equal(t, "18 % of the crown, 33 fruit buds within reach, 112 mm thick, licensed arborist, 12 min", w.Cost)
+	require.Equal(t, []string{"takes much of the crown at once", "a main limb goes"}, w.Reasons)
+	require.Len(t, w.Cautions, 6)
+	small := cut.Candidate{CutAt: limb.CutAt{Limb: "S1.1", Kind: limb.SideBranch, AtCM: 40.4}, Side: "S1.1.2", DMM: 12, Tool: cut.HandPruner, Minutes: 0.5}
+	w = words.Speaker{Units: words.US}.Way(small, 120)
+	require.Equal(t, "back to side branch S1.1.2", w.Title)
+	require.Equal(t, "15.7 in from the base of S1.1, 3 ft 11 in up", w.Where)
+	require.Empty(t, w.Cautions)
 }

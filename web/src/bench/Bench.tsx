@@ -134,6 +134,7 @@ function Opened({ which, bench, ahead, onAhead }: OpenedProps) {
   const high = phone ? Math.round(window.innerHeight * 0.36) : 440;
   const metric = units === 'metric';
   const reachSays = `Reach line ${say(bench.tree.reach_cm / 100, 'm', units)}`;
+  const asking = predicted ? undefined : { ...which, revision };
   const trouble = edits.error ?? undo.error ?? sketch.error;
 
   return (
@@ -252,6 +253,7 @@ function Opened({ which, bench, ahead, onAhead }: OpenedProps) {
                   <Findings
                     findings={bench.findings}
                     chosen={finding}
+                    asking={asking}
                     onChoose={(f) => chooseFinding(f.letter, f.limb)}
                   />
                 )}
@@ -300,7 +302,12 @@ function Opened({ which, bench, ahead, onAhead }: OpenedProps) {
             )}
             {!predicted && <QuickLine which={which} revision={revision} selected={chosen} busy={busy} onEdit={edit} />}
             {phone && (
-              <Findings findings={bench.findings} chosen={finding} onChoose={(f) => chooseFinding(f.letter, f.limb)} />
+              <Findings
+                findings={bench.findings}
+                chosen={finding}
+                asking={asking}
+                onChoose={(f) => chooseFinding(f.letter, f.limb)}
+              />
             )}
             <LimbList limbs={bench.limbs} chosen={chosen} onChoose={choose} />
           </>

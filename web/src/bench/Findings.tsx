@@ -1,11 +1,14 @@
 import { useState } from 'react';
+import { Trouble } from '../shared/Trouble';
 import { count } from '../shared/units';
-import type { Finding } from './queries';
+import { useWays, type Finding } from './queries';
 
 interface Props {
   findings: readonly Finding[];
   chosen: string;
   onChoose: (f: Finding) => void;
+  /** Where to ask for the ways to cut; none: nothing is cut on this tree (it is predicted). */
+  asking?: { slug: string; id: string; day: string; revision: number } | undefined;
 }
 
 const steps = [
@@ -22,7 +25,7 @@ const steps = [
 ];
 
 /** What an experienced eye finds, in the order of work. A chosen one tells its numbers and why it matters. */
-export function Findings({ findings, chosen, onChoose }: Props) {
+export function Findings({ findings, chosen, onChoose, asking }: Props) {
   const [all, setAll] = useState(false);
   const most = 12;
   const list = all ? findings : findings.slice(0, most);
@@ -58,6 +61,7 @@ export function Findings({ findings, chosen, onChoose }: Props) {
                     {f.estimated ? ' It rests on estimated numbers: measure this limb to be sure.' : ''} After{' '}
                     {f.source}.
                   </p>
+                  {asking && <Ways f={f} asking={asking} />}
                 </div>
               )}
             </li>
@@ -70,5 +74,33 @@ export function Findings({ findings, chosen, onChoose }: Props) {
         </button>
       )}
     </section>
+  );
+}
+
+/** Codes whose cut must lie at or below the place told. */
+const solvedBelow = ['over_height', 'path', 'wall', 'neighbour', 'crossing', 'hanging', 'thick_side', 'tier_gap'];
+
+/** How it could be answered: the best cut and its runners-up, each with its place and its cost. Leaving it is as easy. */
+function Ways({ f, asking }: { f: Finding; asking: NonNullable<Props['asking']> }) {
+  const atMax = solvedBelow.includes(f.code) && f.at_cm > 0 ? f.at_cm : 0;
+  const q = useWays(asking, asking.revision, f.limb, f.aim ?? '', atMax);
+  if (!f.aim) return <p>No cut answers this: thin the fruit, prop or tie.</p>;
+  if (q.error) return <Trouble error={q.error} />;
+  if (!q.data) return null;
+  if (q.data.length === 0) return <p>No safe cut here; leave it, and look again next season.</p>;
+  return (
+    <ol className="ways" aria-label="Ways to cut it">
+      {q.data.map((w) => (
+        <li key={w.kind + String(w.at_cm)}>
+          <b>{w.title}</b>, {w.where}. <span className="q">Takes {w.cost}.</span>{' '}
+          {w.reasons.length > 0 && <span className="q">{w.reasons.join('; ')}.</span>}
+          {w.cautions.map((c) => (
+            <div key={c} className="over">
+              {c}
+            </div>
+          ))}
+        </li>
+      ))}
+    </ol>
   );
 }

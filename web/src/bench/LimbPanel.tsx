@@ -50,8 +50,9 @@ export function LimbPanel(p: LimbProps) {
         </Button>
       </div>
       <p className="sm q" title={`${say(l.top_cm, 'cm', units)} high`}>
-        Carries {percent(l.share)} of the crown and about {Math.round(l.flower_buds)} flower buds in reach; its top
-        stands at {say(l.top_cm / 100, 'm', units)}. {l.leads ? 'It leads. ' : ''}
+        Carries {percent(l.share)} of the crown and about {Math.round(l.flower_buds)} flower buds in reach, and gets{' '}
+        {percent(l.light)} of full light; its top stands at {say(l.top_cm / 100, 'm', units)}.{' '}
+        {l.leads ? 'It leads. ' : ''}
         {l.tip === 'cut' ? 'Its end was cut. ' : ''}
       </p>
       <div className="cells">

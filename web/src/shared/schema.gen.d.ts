@@ -440,6 +440,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orchards/{slug}/trees/{id}/map/limbs/{limb}/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How a limb could be cut for an aim, the best first */
+        get: operations["ways-to-cut"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/orchards/{slug}/trees/{id}/map/line": {
         parameters: {
             query?: never;
@@ -742,6 +759,16 @@ export interface components {
             /** Format: double */
             value: number;
         };
+        CutAt: {
+            /** Format: double */
+            at_cm: number;
+            /** Format: double */
+            fraction?: number;
+            kind: string;
+            limb: string;
+            /** Format: double */
+            to_cm?: number;
+        };
         Doc: {
             /**
              * Format: int64
@@ -1029,6 +1056,8 @@ export interface components {
             given: string;
         };
         FindingBody: {
+            /** @description what a cut should do; absent: answered without a cut */
+            aim?: string;
             /** @description limbs with the same fault that hang on the offending stretch */
             also: string[];
             /** Format: double */
@@ -1980,6 +2009,31 @@ export interface components {
             slug: string;
             /** @description site classes it does not suit */
             unfit: string[];
+        };
+        WayBody: {
+            /** Format: double */
+            at_cm: number;
+            /** Format: double */
+            buds_within: number;
+            cautions: string[];
+            cost: string;
+            cut: components["schemas"]["CutAt"];
+            /**
+             * Format: double
+             * @description how much lower the limb's highest point comes
+             */
+            gain_cm: number;
+            kind: string;
+            /** @description x, y, z in cm */
+            place: number[] | null;
+            reasons: string[];
+            /** Format: double */
+            score: number;
+            /** Format: double */
+            share: number;
+            title: string;
+            tool: string;
+            where: string;
         };
         Weather: {
             /** Format: double */
@@ -3189,6 +3243,45 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShootBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "ways-to-cut": {
+        parameters: {
+            query: {
+                /** @description the day shown; absent: today */
+                day?: string;
+                aim: "sound" | "remove" | "lower" | "shorten" | "subdue" | "open" | "renew" | "calm" | "fruit" | "branch" | "extend" | "bear" | "spurs";
+                /** @description the highest place that solves what was found, cm from the limb's base; 0: any */
+                at_max?: number;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+                limb: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WayBody"][];
                 };
             };
             /** @description Error */

@@ -1,0 +1,87 @@
+package api
+
+import (
+	"context"
+	"math"
+	"net/http"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"vertumna/core/cut"
+	"vertumna/core/find"
+	"vertumna/core/limb"
+	"vertumna/store"
+)
+
+// WaysInput asks how a limb could be cut for an aim.
+type WaysInput struct {
+	BenchInput
+	Limb  string   `path:"limb"`
+	Aim   find.Aim `query:"aim" required:"true" enum:"sound,remove,lower,shorten,subdue,open,renew,calm,fruit,branch,extend,bear,spurs"`
+	AtMax float64  `query:"at_max" doc:"the highest place that solves what was found, cm from the limb's base; 0: any"`
+}
+
+// WayBody is one way to cut a limb, in words.
+type WayBody struct {
+	Kind     string     `json:"kind"`
+	Tool     string     `json:"tool"`
+	AtCM     float64    `json:"at_cm"`
+	Score    float64    `json:"score"`
+	Share    float64    `json:"share"`
+	Buds     float64    `json:"buds_within"`
+	GainCM   float64    `json:"gain_cm" doc:"how much lower the limb's highest point comes"`
+	Title    string     `json:"title"`
+	Where    string     `json:"where"`
+	Cost     string     `json:"cost"`
+	Reasons  []string   `json:"reasons" nullable:"false"`
+	Cautions []string   `json:"cautions" nullable:"false"`
+	Place    [3]float64 `json:"place" doc:"x, y, z in cm"`
+	Cut      limb.CutAt `json:"cut"`
+}
+
+// mostWays is how many ways are told: the best and its runners-up.
+const mostWays = 3
+
+func (s *server) registerWays(api huma.API) {
+	op(api, http.MethodGet, "/api/orchards/{slug}/trees/{id}/map/limbs/{limb}/ways", "ways-to-cut", "How a limb could be cut for an aim, the best first",
+		func(ctx context.Context, in *WaysInput) (*struct {
+			Body []WayBody `nullable:"false"`
+		}, error,
+		) {
+			out, err := s.ways(ctx, in)
+			return &struct {
+				Body []WayBody `nullable:"false"`
+			}{out}, err
+		})
+}
+
+func (s *server) ways(ctx context.Context, in *WaysInput) ([]WayBody, error) {
+	b, kept, err := s.mapped(ctx, &in.BenchInput)
+	if err != nil {
+		return nil, err
+	}
+	m, err := limb.Check(kept.Doc)
+	if err != nil {
+		return nil, err
+	}
+	i := m.Index(in.Limb)
+	if i < 0 {
+		return nil, store.ErrNotFound
+	}
+	b.light = b.lightOf(m)
+	judge := cut.NewJudge(m, b.light, b.reading())
+	out := []WayBody{}
+	for _, c := range judge.Candidates(cut.Question{Limb: in.Limb, Aim: in.Aim, AtMax: in.AtMax, DrySummerStone: b.school.Is("stone_cut", "dry-summer")}) {
+		if len(out) == mostWays {
+			break
+		}
+		p := m.At(i, math.Max(0, c.AtCM))
+		w := b.speaker.Way(c, p.Z)
+		out = append(out, WayBody{
+			Kind: string(c.Kind), Tool: string(c.Tool), AtCM: round1(c.AtCM), Score: c.Score, Share: math.Round(1e4*c.Share) / 1e4, Buds: round1(c.BudsWithin),
+			GainCM: round1(c.GainCM), Title: w.Title, Where: w.Where, Cost: w.Cost, Reasons: append([]string{}, w.Reasons...), Cautions: append([]string{}, w.Cautions...),
+			Place: [3]float64{round1(p.X), round1(p.Y), round1(p.Z)}, Cut: c.CutAt,
+		})
+	}
+	return out, nil
+}

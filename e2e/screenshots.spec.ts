@@ -35,6 +35,7 @@ test('pictures of the main views', async ({ page, demo }, info) => {
   await take('bench-tiers', '/lower-terrace/trees/lower-terrace-A3');
   await open(page, `${demo}/lower-terrace/trees/lower-terrace-C2`);
   await page.getByRole('region', { name: 'Findings' }).getByRole('button', { name: /^A/ }).click();
+  await page.getByRole('list', { name: 'Ways to cut it' }).waitFor();
   await page.screenshot({ path: join(folder, 'bench-vase.png') });
   await page.getByText(/^Limbs as a list/).click();
   await page.getByRole('button', { name: /^Show all/ }).click();

@@ -137,13 +137,6 @@ func (s *server) bench(ctx context.Context, b *standing) (*BenchBody, error) {
 	return out, err
 }
 
-// safety are the cautions of every bench.
-var safety = []string{
-	"Look at the tree from the ground first; three points of contact on any ladder, and never alone.",
-	"Near power lines, above 10 cm of thickness, or over a roof: a licensed arborist.",
-	"Local rules and licensed practice come first.",
-}
-
 func (s *server) benchTree(b *standing) *BenchBody {
 	t := &b.core
 	form, _ := pomology.FormBySlug(t.Form)
@@ -153,10 +146,10 @@ func (s *server) benchTree(b *standing) *BenchBody {
 			ReachCM: math.Round(b.options.ReachCM), Habit: t.Kind.Growth.Bearing.Habit().Wood,
 		},
 		Day: b.day, Limbs: []DrawnLimb{}, Findings: []FindingBody{}, Past: []PastBody{}, History: []store.Revision{}, Warnings: []FieldError{},
-		Safety: safety, EndTests: b.endTests(),
+		Safety: words.BenchSafety, EndTests: b.endTests(),
 		Facts: BenchFacts{Passes: []Passes{}, LeaderChain: []string{}, MapSeason: limb.Dormant},
 	}
-	out.Suggest = b.suggest(form)
+	out.Suggest = b.suggest()
 	size, _, _ := t.Kind.SizeFor(t.Class)
 	age := out.Tree.Age
 	if age == 0 {
@@ -168,41 +161,14 @@ func (s *server) benchTree(b *standing) *BenchBody {
 }
 
 // suggest starts a sketch from what is known of the tree, else from what its kind and form usually have at its age.
-func (b *standing) suggest(form pomology.Form) growth.SketchInput {
+func (b *standing) suggest() growth.SketchInput {
 	t := &b.core
-	in := growth.SketchInput{Species: t.Kind.Slug, Form: t.Form, Age: max(1, b.age()), Scaffolds: 4, Seed: seedOf(t.ID)}
-	if in.Form == "" {
-		in.Form = t.Kind.Forms[0]
-	}
+	known := growth.Known{Form: t.Form, Class: t.Class, Age: b.age(), HeightM: t.HeightM, SpreadM: t.SpreadM, TrunkMM: t.TrunkMM}
+	known.MostSpreadM, _ = t.Crown()
+	in := growth.Suggest(t.Kind, known)
+	in.Seed = seedOf(t.ID)
 	in.Year, in.Season = year.MapSeason(b.day, b.south)
-	if b.age() == 0 {
-		in.Age = t.Kind.Care.YearsToFullCrop
-	}
-	size, _, _ := t.Kind.SizeFor(t.Class)
-	usual := pomology.WantedOutline(form, size, form.HeightM, t.Kind.Care.YearsToFullCrop, in.Age)
-	spread, _ := t.Crown()
-	in.HeightCM = math.Round(100 * firstOf(t.HeightM, usual.HeightM))
-	in.SpreadCM = math.Round(100 * math.Max(0.3, math.Min(spread, firstOf(t.SpreadM, usual.WidthM))))
-	in.TrunkMM = math.Round(firstOf(t.TrunkMM, math.Max(t.Kind.Growth.TipMM+5, trunkPerYearMM*float64(in.Age))))
-	switch in.Form {
-	case pomology.CentralLeader, pomology.WireTiers:
-		in.Scaffolds = 6
-	case pomology.ModifiedLeader, pomology.Shrub, pomology.FlatFan, pomology.LowBush:
-		in.Scaffolds = 5
-	case pomology.StepOver:
-		in.Scaffolds = 2
-	}
 	return in
-}
-
-// trunkPerYearMM is how much a trunk usually thickens in a year; our estimate.
-const trunkPerYearMM = 9
-
-func firstOf(known, usual float64) float64 {
-	if known > 0 {
-		return known
-	}
-	return usual
 }
 
 // seedOf gives each tree its own sketch.

@@ -16,9 +16,9 @@ import (
 // WaysInput asks how a limb could be cut for an aim.
 type WaysInput struct {
 	BenchInput
-	Limb  string   `path:"limb"`
-	Aim   find.Aim `query:"aim" required:"true" enum:"sound,remove,lower,shorten,subdue,open,renew,calm,fruit,branch,extend,bear,spurs"`
-	AtMax float64  `query:"at_max" doc:"the highest place that solves what was found, cm from the limb's base; 0: any"`
+	Limb string   `path:"limb"`
+	Aim  find.Aim `query:"aim" required:"true" enum:"sound,remove,lower,shorten,subdue,open,renew,calm,fruit,branch,extend,bear,spurs"`
+	AtCM float64  `query:"at_cm" doc:"where the offending stretch of the finding starts, cm from the base of its limb"`
 }
 
 // WayBody is one way to cut a limb, in words.
@@ -71,7 +71,9 @@ func (s *server) ways(ctx context.Context, in *WaysInput) ([]WayBody, error) {
 	b.light = b.lightOf(m)
 	judge := cut.NewJudge(m, b.light, b.reading())
 	out := []WayBody{}
-	for _, c := range judge.Candidates(cut.Question{Limb: in.Limb, Aim: in.Aim, AtMax: in.AtMax, DrySummerStone: b.school.Is("stone_cut", "dry-summer")}) {
+	q := cut.Answering(in.Limb, in.Aim, in.AtCM)
+	q.DrySummerStone = b.school.Is("stone_cut", "dry-summer")
+	for _, c := range judge.Candidates(q) {
 		if len(out) == mostWays {
 			break
 		}

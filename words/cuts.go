@@ -93,3 +93,10 @@ func cautionsOf(c cut.Candidate, heightCM float64) []string {
 	}
 	return out
 }
+
+// BenchSafety are the cautions that stand beside every tree on the bench.
+var BenchSafety = []string{
+	"Look at the tree from the ground first; three points of contact on any ladder, and never alone.",
+	"Near power lines, above 10 cm of thickness, or over a roof: a licensed arborist.",
+	"Local rules and licensed practice come first.",
+}

@@ -69,6 +69,9 @@ func (s Speaker) Finding(f find.Finding) FindingWords {
 	})
 	if gap, ok := f.Fact("gap_cm"); ok && gap.Value <= 0 && f.Code == "crossing" {
 		says = "touches " + list(f.Members)
+		if rests, ok := f.Fact("rests"); ok && rests.Value == 1 {
+			says = "lies on " + list(f.Members)
+		}
 	}
 	if seen, ok := f.Fact("seen"); ok && seen.Value == 1 {
 		if _, measured := f.Fact("gap_cm"); !measured {

@@ -90,6 +90,18 @@ type Question struct {
 	DrySummerStone bool
 }
 
+// solvedWithin is how far above the offending stretch a cut may stand and still solve the finding, cm (limb page, 7).
+const solvedWithin = 0.1
+
+// Answering asks for the cuts that answer a finding: for its aim, at or below where the offending stretch starts.
+func Answering(limbID string, aim find.Aim, atCM float64) Question {
+	q := Question{Limb: limbID, Aim: aim}
+	if atCM > 0 {
+		q.AtMax = atCM + solvedWithin
+	}
+	return q
+}
+
 // Judge knows a tree's findings, light and reach, and answers questions about its limbs.
 type Judge struct {
 	m        *limb.Map

@@ -73,14 +73,19 @@ func TestALimbThatOutgrowsItsSiblingsIsFound(t *testing.T) {
 }
 
 func TestALimbRestingOnABetterOneNearTheirForkIsFound(t *testing.T) {
-	doc := tree(pomology.OpenVase, 9, trunk(60, 80), l("S1", "T", 50, 0, 90, 90, 180, 40),
-		l("S1.1", "S1", 20, 0, 78, 102, 100, 14, 50, 50))
-	f := has(findings(t, doc, find.Reading{}), "resting", "S1.1")
-	if f == nil { // it must lie on the limb between 15 and 40 cm of wood from the fork, or cross beyond
-		f = has(findings(t, doc, find.Reading{}), "crossing", "S1.1")
-	}
+	doc := tree(pomology.OpenVase, 9, trunk(60, 80), l("S1", "T", 45, 0, 80, 80, 180, 40), l("S1.1", "T", 50, 0, 100, 100, 12, 14, 12))
+	fs := findings(t, doc, find.Reading{})
+	f := has(fs, "resting", "S1.1")
 	require.NotNil(t, f)
 	require.Equal(t, []string{"S1"}, f.Members)
+	require.Equal(t, 3, f.Step)
+	require.Nil(t, has(fs, "crossing", ""), "so near the fork they do not cross")
+
+	long := tree(pomology.OpenVase, 9, trunk(60, 80), l("S1", "T", 45, 0, 90, 90, 180, 40), l("S1.1", "T", 50, 0, 96, 90, 70, 14, 70))
+	c := has(findings(t, long, find.Reading{}), "crossing", "S1.1")
+	require.NotNil(t, c)
+	rests, _ := c.Fact("rests")
+	require.Equal(t, 1.0, rests.Value, "farther out, the crossing says that it lies on the other")
 }
 
 func TestATopHeavyLeaderTreeIsFound(t *testing.T) {

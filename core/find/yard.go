@@ -31,7 +31,7 @@ func (f *finder) path(i int) {
 			continue
 		}
 		s, ok := f.firstInside(i, func(s float64, at limb.Vec) bool {
-			return at.Z-f.sag(i, s) < clearCM && inPolygon(p.Polygon, at.X, at.Y)
+			return at.Z-f.sag(i, s) < clearCM && limb.InPolygon(p.Polygon, at.X, at.Y)
 		})
 		if ok {
 			z := f.m.At(i, s).Z - f.sag(i, s)
@@ -53,18 +53,6 @@ func (f *finder) mayTouch(i int, polygon [][2]float64) bool {
 	return b.lo.X <= hi[0] && lo[0] <= b.hi.X && b.lo.Y <= hi[1] && lo[1] <= b.hi.Y
 }
 
-// inPolygon counts edges to the east of a place (even-odd).
-func inPolygon(polygon [][2]float64, x, y float64) bool {
-	in := false
-	for i, j := 0, len(polygon)-1; i < len(polygon); j, i = i, i+1 {
-		xi, yi, xj, yj := polygon[i][0], polygon[i][1], polygon[j][0], polygon[j][1]
-		if (yi > y) != (yj > y) && x < (xj-xi)*(y-yi)/(yj-yi)+xi {
-			in = !in
-		}
-	}
-	return in
-}
-
 // wall: a limb that grows into a wall or fence, below its top. Trees trained flat stand close to theirs on purpose.
 func (f *finder) wall(i int) {
 	if f.m.Flat() || f.m.IsStem(i) {
@@ -74,7 +62,7 @@ func (f *finder) wall(i int) {
 		if !f.mayTouch(i, w.Polygon) {
 			continue
 		}
-		s, ok := f.firstInside(i, func(_ float64, at limb.Vec) bool { return at.Z < w.TopCM && inPolygon(w.Polygon, at.X, at.Y) })
+		s, ok := f.firstInside(i, func(_ float64, at limb.Vec) bool { return at.Z < w.TopCM && limb.InPolygon(w.Polygon, at.X, at.Y) })
 		if ok {
 			f.tell("wall", i, s, 0.5, []Fact{num("height_cm", f.m.At(i, s).Z), {Name: "name", Text: w.Name}}, num("height_cm", w.TopCM))
 			return

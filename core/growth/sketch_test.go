@@ -102,3 +102,19 @@ func TestPlantedFaultsStandOnTheTree(t *testing.T) {
 		require.Equal(t, 1, suckers, form)
 	}
 }
+
+func TestWhatIsSuggestedCanBeSketchedForEveryKindAndForm(t *testing.T) {
+	for _, k := range pomology.Kinds() {
+		for _, f := range pomology.Forms() {
+			for _, age := range []int{0, 1, 30} {
+				in := growth.Suggest(k, growth.Known{Form: f.Slug, Age: age})
+				doc, err := growth.Sketch(in)
+				require.NoError(t, err, "%s %s %d: %+v", k.Slug, f.Slug, age, in)
+				_, err = limb.Check(doc)
+				require.NoError(t, err)
+			}
+		}
+		known := growth.Suggest(k, growth.Known{Age: 8, HeightM: 2.4, SpreadM: 3, TrunkMM: 77, MostSpreadM: 1.2})
+		require.Equal(t, []float64{240, 120, 77}, []float64{known.HeightCM, known.SpreadCM, known.TrunkMM}, "what is known stands; a tub bounds the spread")
+	}
+}

@@ -72,7 +72,7 @@ func (g *Grid) Wall(polygon [][2]float64, topCM, tau float64) {
 	a, b := CellOf(limb.Vec{X: lo[0], Y: lo[1]}), CellOf(limb.Vec{X: hi[0], Y: hi[1]})
 	for y := a.Y; y <= b.Y; y++ {
 		for x := a.X; x <= b.X; x++ {
-			if !inside(polygon, (float64(x)+0.5)*CellCM, (float64(y)+0.5)*CellCM) {
+			if !limb.InPolygon(polygon, (float64(x)+0.5)*CellCM, (float64(y)+0.5)*CellCM) {
 				continue
 			}
 			for z := range int(math.Ceil(topCM / CellCM)) {
@@ -80,18 +80,6 @@ func (g *Grid) Wall(polygon [][2]float64, topCM, tau float64) {
 			}
 		}
 	}
-}
-
-// inside counts edges to the east of a place (even-odd).
-func inside(polygon [][2]float64, x, y float64) bool {
-	in := false
-	for i, j := 0, len(polygon)-1; i < len(polygon); j, i = i, i+1 {
-		p, q := polygon[i], polygon[j]
-		if (p[1] > y) != (q[1] > y) && x < (q[0]-p[0])*(y-p[1])/(q[1]-p[1])+p[0] {
-			in = !in
-		}
-	}
-	return in
 }
 
 // SunHours is the sun a spot of open ground gets, hours a day over the growing season, at a height.

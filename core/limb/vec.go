@@ -51,3 +51,15 @@ func Tab(table [][2]float64, x float64) float64 {
 	}
 	return table[last][1]
 }
+
+// InPolygon says whether a place in plan lies inside a polygon: it counts edges to the east of it (even-odd).
+func InPolygon(polygon [][2]float64, x, y float64) bool {
+	in := false
+	for i, j := 0, len(polygon)-1; i < len(polygon); j, i = i, i+1 {
+		p, q := polygon[i], polygon[j]
+		if (p[1] > y) != (q[1] > y) && x < (q[0]-p[0])*(y-p[1])/(q[1]-p[1])+p[0] {
+			in = !in
+		}
+	}
+	return in
+}

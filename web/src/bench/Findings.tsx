@@ -77,13 +77,9 @@ export function Findings({ findings, chosen, onChoose, asking }: Props) {
   );
 }
 
-/** Codes whose cut must lie at or below the place told. */
-const solvedBelow = ['over_height', 'path', 'wall', 'neighbour', 'crossing', 'hanging', 'thick_side', 'tier_gap'];
-
 /** How it could be answered: the best cut and its runners-up, each with its place and its cost. Leaving it is as easy. */
 function Ways({ f, asking }: { f: Finding; asking: NonNullable<Props['asking']> }) {
-  const atMax = solvedBelow.includes(f.code) && f.at_cm > 0 ? f.at_cm : 0;
-  const q = useWays(asking, asking.revision, f.limb, f.aim ?? '', atMax);
+  const q = useWays(asking, asking.revision, f.limb, f.aim ?? '', f.at_cm);
   if (!f.aim) return <p>No cut answers this: thin the fruit, prop or tie.</p>;
   if (q.error) return <Trouble error={q.error} />;
   if (!q.data) return null;

@@ -117,15 +117,15 @@ export function useChanges(w: Which, from: number, to: number) {
 export type Way = Schemas['WayBody'];
 
 /** The ways to answer a finding with a cut, the best first; without an aim nothing is asked. */
-export function useWays(w: Which, revision: number, limb: string, aim: string, atMax: number) {
+export function useWays(w: Which, revision: number, limb: string, aim: string, atCm: number) {
   return useQuery({
-    queryKey: ['ways', w.slug, w.id, w.day, revision, limb, aim, atMax],
+    queryKey: ['ways', w.slug, w.id, w.day, revision, limb, aim, atCm],
     queryFn: () =>
       need(
         api.GET('/api/orchards/{slug}/trees/{id}/map/limbs/{limb}/ways', {
           params: {
             path: { slug: w.slug, id: w.id, limb },
-            query: { day: w.day, aim: aim as 'remove', at_max: atMax },
+            query: { day: w.day, aim: aim as 'remove', at_cm: atCm },
           },
         }),
       ),

@@ -3262,8 +3262,8 @@ export interface operations {
                 /** @description the day shown; absent: today */
                 day?: string;
                 aim: "sound" | "remove" | "lower" | "shorten" | "subdue" | "open" | "renew" | "calm" | "fruit" | "branch" | "extend" | "bear" | "spurs";
-                /** @description the highest place that solves what was found, cm from the limb's base; 0: any */
-                at_max?: number;
+                /** @description where the offending stretch of the finding starts, cm from the base of its limb */
+                at_cm?: number;
             };
             header?: never;
             path: {

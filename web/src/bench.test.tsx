@@ -1,7 +1,8 @@
-import { fireEvent, screen } from '@testing-library/react';
+import { fireEvent, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Findings } from './bench/Findings';
 import { bearingOf, SketchForm } from './bench/SketchForm';
+import { QuickLine } from './bench/QuickLine';
 import type { Finding, Sketch } from './bench/queries';
 import { spread } from './drawing/labels';
 import { TreeDrawing } from './drawing/TreeDrawing';
@@ -20,7 +21,7 @@ import {
   stretches,
   type Limb,
 } from './drawing/wood';
-import { show } from './testing.test-data';
+import { answer, show } from './testing.test-data';
 
 const sheet = { scale: 1, x: 100, y: 200 };
 
@@ -200,4 +201,44 @@ test('a finding tells why it matters and where, and that it rests on estimates',
   expect(screen.getByText(/measure this limb to be sure/)).toBeVisible();
   await userEvent.click(screen.getByRole('button', { name: /dead wood/ }));
   expect(chosen).toHaveBeenCalledWith(f);
+});
+
+describe('a quick line', () => {
+  const which = { slug: 'here', id: 't1', day: '2027-02-20' };
+
+  test('what cannot be read is marked at its word, also after letters of more than one byte, and nothing is written', async () => {
+    answer({
+      'POST /api/orchards/here/trees/t1/map/line': {
+        reads: [{ field: 'azimuth_deg', value: 90, start: 0, end: 1 }],
+        faults: [{ start: 7, end: 13, given: 'wobbly', expected: 'a limb or place' }],
+        edits: [],
+      },
+    });
+    const written = vi.fn();
+    show(<QuickLine which={which} revision={1} selected="" busy={false} onEdit={written} />);
+    await userEvent.type(screen.getByRole('textbox', { name: 'Quick line' }), 'E 50° wobbly');
+    expect(await screen.findByText('wobbly', { selector: 'mark' })).toBeVisible();
+    expect(screen.getByText(/a limb or place expected here/)).toBeVisible();
+    expect(screen.getByRole('button', { name: 'Write it on the map' })).toBeDisabled();
+    await userEvent.keyboard('{Enter}');
+    expect(written).not.toHaveBeenCalled();
+  });
+
+  test('what was read is told in the person’s units and written with Enter', async () => {
+    const edits = [{ op: 'set', id: 'S1', limb: { id: 'S1', length_cm: 254 } }];
+    answer({
+      'POST /api/orchards/here/trees/t1/map/line': {
+        reads: [{ field: 'length_cm', value: 254, start: 3, end: 11 }],
+        faults: [],
+        edits,
+      },
+    });
+    const written = vi.fn();
+    show(<QuickLine which={which} revision={1} selected="S1" busy={false} onEdit={written} />, 'us');
+    await userEvent.type(screen.getByRole('textbox', { name: 'Quick line' }), 'S1 100 long');
+    expect(await screen.findByText('100 in')).toBeVisible();
+    await waitFor(() => expect(screen.getByRole('button', { name: 'Write it on the map' })).toBeEnabled());
+    await userEvent.keyboard('{Enter}');
+    expect(written).toHaveBeenCalledWith(edits);
+  });
 });

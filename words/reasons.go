@@ -3,6 +3,8 @@ package words
 import (
 	"strings"
 
+	"vertumna/core/cut"
+
 	"vertumna/core/pomology"
 	"vertumna/core/year"
 )
@@ -13,6 +15,9 @@ var reasons = map[string]string{
 	"own-task":     "Your own task.",
 	"part-done":    "Part of it was done on {day}; the rest is still open.",
 	"carried-over": "Left over from {day}: {text}",
+	"from-slip":    "The slip has {n}, {t} of the crown: {text}.",
+	"carried-limb": "From the slip of {day}: {text}.",
+	"carried-more": "And {n} more.",
 
 	"look-before-cutting": "The first step is never a cut: walk round it and decide the few cuts that matter.",
 	"young-look-only":     "A young tree is looked at every year; no cutting yet.",
@@ -157,10 +162,18 @@ func (s Speaker) Reason(r year.Reason) string {
 		value = v.Name
 	}
 	t = strings.NewReplacer(
-		"{day}", s.Day(r.Day), "{n}", s.Amount(r.Number, r.Unit), "{t}", s.Amount(r.Threshold, r.Unit),
+		"{day}", s.Day(r.Day), "{n}", s.Amount(r.Number, r.Unit), "{t}", s.Amount(r.Threshold, thresholdUnit(r)),
 		"{text}", s.text(r), "{value}", value, "{anchor}", s.Anchor(r.Anchor),
 	).Replace(t)
 	return t
+}
+
+// thresholdUnit is the unit of a reason's second number: its own, but for a slip's share.
+func thresholdUnit(r year.Reason) string {
+	if r.Rule == "from-slip" {
+		return "share"
+	}
+	return r.Unit
 }
 
 // text names what a reason quotes: a slug of a table, or a person's own words.
@@ -170,6 +183,8 @@ func (s Speaker) text(r year.Reason) string {
 		return pomology.Bearing(r.Text).Habit().Wood
 	case "form-height", "lower-once-more", "form-needs-wires":
 		return FormName(pomology.FormSlug(r.Text))
+	case "carried-limb":
+		return r.Limb.Limb + ", " + findings[r.Limb.Code].name + ": " + s.Why(cut.Carried{Why: r.Limb.Why, CM: r.Limb.CM}, !r.Limb.Summer)
 	case "carried-over":
 		if r.Text == "" {
 			return "no reason given."

@@ -1,5 +1,6 @@
 // Package cut judges cuts: the kinds a limb offers for an aim, each with its place, score and reasons, what it costs in
-// crown, fruit buds and time, and with which tool it is made. It decides no slip yet. Units: cm, mm, degrees from vertical,
+// crown, fruit buds and time, and with which tool it is made. And it decides the
+// slip: which of them are made this season, under the year's limit, in the order of work. Units: cm, mm, degrees from vertical,
 // shares 0..1 of the crown, minutes.
 package cut
 
@@ -26,10 +27,11 @@ const (
 
 // Thickest wood by tool, mm; beyond the last an arborist.
 const (
-	prunerMM   = 20
-	lopperMM   = 40
-	sawMM      = 100
-	bigWoundMM = 50
+	prunerMM = 20
+	lopperMM = 40
+	sawMM    = 100
+	// BigWoundMM: a wound this wide is big; two a year are enough.
+	BigWoundMM = 50
 )
 
 // Reason is one thing that speaks for or against a cut, or says what it is: a rule with its number or name.
@@ -85,9 +87,11 @@ var kindOrder = []limb.CutKind{
 type Question struct {
 	Limb  string
 	Aim   find.Aim
-	AtMax float64 // the highest place that solves what was found; 0: any
+	AtMax *float64 // the highest place that solves what was found; nil: any
 	// DrySummerStone: stone fruit is kept for dry summer weather by site or school.
 	DrySummerStone bool
+
+	anyKind bool
 }
 
 // solvedWithin is how far above the offending stretch a cut may stand and still solve the finding, cm (limb page, 7).
@@ -95,11 +99,7 @@ const solvedWithin = 0.1
 
 // Answering asks for the cuts that answer a finding: for its aim, at or below where the offending stretch starts.
 func Answering(limbID string, aim find.Aim, atCM float64) Question {
-	q := Question{Limb: limbID, Aim: aim}
-	if atCM > 0 {
-		q.AtMax = atCM + solvedWithin
-	}
-	return q
+	return Question{Limb: limbID, Aim: aim, AtMax: limb.Of(atCM + solvedWithin)}
 }
 
 // Judge knows a tree's findings, light and reach, and answers questions about its limbs.
@@ -110,15 +110,21 @@ type Judge struct {
 	findings []find.Finding
 	chain    []string
 	within   float64 // fruit buds of the tree within reach
+
+	harvested bool
+	fruit     [][]limb.Piece // the fruit buds of each limb
 }
 
 // NewJudge prepares a tree. Light may be nil: unknown.
 func NewJudge(m *limb.Map, light limb.Light, reading find.Reading) *Judge {
 	j := &Judge{m: m, light: light, reachCM: reading.Options.ReachCM, findings: find.Findings(m, reading), chain: find.LeaderChain(m)}
+	j.harvested = reading.Options.Harvested
 	if j.reachCM == 0 {
 		j.reachCM = find.Defaults().ReachCM
 	}
+	j.fruit = make([][]limb.Piece, m.Len())
 	for i := range m.Axes {
+		j.fruit[i] = m.Pieces(i, light, nil)
 		w, _ := j.buds(i, 0)
 		j.within += w
 	}
@@ -141,7 +147,7 @@ func (j *Judge) finding(code find.Code, id string) *find.Finding {
 
 // buds are a limb's own fruit buds beyond s, within reach and above it.
 func (j *Judge) buds(i int, s float64) (within, above float64) {
-	for _, p := range j.m.Pieces(i, j.light, nil) {
+	for _, p := range j.fruit[i] {
 		part := 1.0
 		if p.From < s {
 			part = math.Max(0, (p.To-s)/(p.To-p.From))
@@ -177,6 +183,24 @@ func (j *Judge) Candidates(q Question) []Candidate {
 	if i < 0 || j.m.Has(i, limb.Keep) && q.Aim != find.Sound {
 		return nil
 	}
+	return j.candidates(i, q)
+}
+
+// Everywhere lists every place of a limb where a person could cut it, whatever the aim usually asks for, from its base to
+// its end: the collar, side branches, and every bud of last year's wood among them.
+func (j *Judge) Everywhere(limbID string, aim find.Aim) []Candidate {
+	i := j.m.Index(limbID)
+	if i < 0 || j.m.Has(i, limb.Keep) && aim != find.Sound {
+		return nil
+	}
+	out := j.candidates(i, Question{Limb: limbID, Aim: aim, anyKind: true})
+	slices.SortStableFunc(out, func(a, b Candidate) int {
+		return cmp.Or(cmp.Compare(a.AtCM, b.AtCM), cmp.Compare(slices.Index(kindOrder, a.Kind), slices.Index(kindOrder, b.Kind)))
+	})
+	return out
+}
+
+func (j *Judge) candidates(i int, q Question) []Candidate {
 	var out []Candidate
 	for _, p := range j.places(i, q) {
 		if c, ok := j.judge(i, p, q); ok {
@@ -196,7 +220,7 @@ func (j *Judge) allowed(i int, p spot, q Question) bool {
 	if p.kind == limb.Collar && j.leads(i) || j.m.IsStem(i) && p.at < 20 && p.kind != limb.Notch && p.kind != limb.SpurThin {
 		return false
 	}
-	return p.at <= a.L-0.3 && (q.AtMax == 0 || p.at <= q.AtMax+1e-9)
+	return p.at <= a.L-0.3 && (q.AtMax == nil || p.at <= *q.AtMax+1e-9)
 }
 
 func toolFor(d float64) Tool {

@@ -33,7 +33,7 @@ func (j *Judge) places(i int, q Question) []spot {
 	scores := base[q.Aim]
 	var out []spot
 	add := func(s spot) {
-		if _, asked := scores[s.kind]; asked && j.allowed(i, s, q) {
+		if _, asked := scores[s.kind]; (asked || q.anyKind) && j.allowed(i, s, q) {
 			if s.lossFrom == 0 {
 				s.lossFrom = s.at
 			}
@@ -137,9 +137,9 @@ func (j *Judge) fruitBuds(i int, q Question) []spot {
 	if last >= 0 {
 		out = append(out, spot{kind: limb.FruitBud, at: last + aboveBud, side: -1, lossFrom: math.Max(ringEnd, last+aboveBud), depth: ringEnd - last - aboveBud, age: 2})
 	}
-	if q.AtMax > 0 && (last < 0 || last+aboveBud > q.AtMax) {
+	if q.AtMax != nil && (last < 0 || last+aboveBud > *q.AtMax) {
 		for k := n - 2; k >= max(0, n-3); k-- {
-			if s := j.lastSpur(i, k, q.AtMax-aboveBud); s >= 0 {
+			if s := j.lastSpur(i, k, *q.AtMax-aboveBud); s >= 0 {
 				out = append(out, spot{kind: limb.FruitBud, at: s + aboveBud, side: -1, lossFrom: s + aboveBud, age: n - k})
 				break
 			}

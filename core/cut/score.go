@@ -36,8 +36,13 @@ func (j *Judge) judge(i int, p spot, q Question) (Candidate, bool) {
 		c.points("season", -j.bySeason(15))
 	}
 	j.sick(&c, i, p)
-	c.Score = math.Round(c.Score*100) / 100
+	c.round()
 	return c, true
+}
+
+// round keeps what a caliper and a tape can tell, so that equals are equal.
+func (c *Candidate) round() {
+	c.Score, c.DMM, c.Share = math.Round(c.Score*100)/100, math.Round(c.DMM*10)/10, math.Round(c.Share*1e4)/1e4
 }
 
 func (j *Judge) summer() bool { return j.m.Season == limb.Summer }
@@ -114,7 +119,7 @@ func (j *Judge) common(c *Candidate, i int, p spot, q Question) {
 	switch {
 	case c.DMM > sawMM:
 		c.points("huge-wound", -30)
-	case c.DMM > bigWoundMM:
+	case c.DMM > BigWoundMM:
 		c.points("big-wound", -10)
 	}
 	if p.kind == limb.Collar && a.Depth == 1 {

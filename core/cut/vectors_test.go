@@ -1,7 +1,6 @@
 package cut_test
 
 import (
-	"encoding/json"
 	"fmt"
 	"math"
 	"os"
@@ -11,9 +10,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"vertumna/core/cut"
-	"vertumna/core/find"
 	"vertumna/core/limb"
-	"vertumna/core/pomology"
 )
 
 type expected struct {
@@ -44,58 +41,20 @@ func casesDir() string {
 }
 
 func TestVectorsCandidates(t *testing.T) {
-	files, err := filepath.Glob(filepath.Join(casesDir(), "*.json"))
-	require.NoError(t, err)
 	asked := 0
-	for _, file := range files {
-		text, err := os.ReadFile(file)
-		require.NoError(t, err)
-		var named struct{ Case string }
-		require.NoError(t, json.Unmarshal(text, &named), file)
-		if named.Case == "" {
-			continue // tables, sketches and laws: read by their own tests
-		}
-		var c struct {
-			Options struct {
-				Vigour    pomology.VigourClass
-				Building  *bool
-				Harvested bool
-			}
-			Input      json.RawMessage
-			LightGiven map[string]float64 `json:"light_given"`
-			Expect     struct {
-				Candidates []struct {
-					Limb   string
-					Aim    find.Aim
-					Season limb.Season
-					AtMax  float64 `json:"at_max"`
-					Expect []expected
-				}
-			}
-		}
-		require.NoError(t, json.Unmarshal(text, &c), file)
+	eachPlan(t, func(t *testing.T, c *planCase) {
 		for _, q := range c.Expect.Candidates {
 			asked++
-			t.Run(fmt.Sprint(named.Case, " ", q.Limb, " ", q.Aim, " ", q.Season), func(t *testing.T) {
-				doc, err := limb.Parse(c.Input)
-				require.NoError(t, err)
-				doc.Season = q.Season
-				m, err := limb.Check(doc)
-				require.NoError(t, err)
-				light := make(limb.Light, m.Len())
-				for i := range light {
-					light[i] = c.LightGiven[m.Axes[i].ID]
-				}
-				r := find.Reading{Light: light, Options: find.Defaults()}
-				r.Options.Building, r.Options.Harvested, r.Options.Vigour = c.Options.Building, c.Options.Harvested, c.Options.Vigour
-				got := cut.NewJudge(m, light, r).Candidates(cut.Question{Limb: q.Limb, Aim: q.Aim, AtMax: q.AtMax, DrySummerStone: true})
-				require.GreaterOrEqual(t, len(got), len(q.Expect))
-				for k, w := range q.Expect {
-					requireCandidate(t, w, got[k])
-				}
-			})
+			m := c.tree(t, q.Season).Map
+			r := c.reading(m)
+			got := cut.NewJudge(m, r.Light, r).Candidates(cut.Question{Limb: q.Limb, Aim: q.Aim, AtMax: q.AtMax, DrySummerStone: true})
+			name := fmt.Sprint(q.Limb, " ", q.Aim, " ", q.Season)
+			require.GreaterOrEqual(t, len(got), len(q.Expect), name)
+			for k, w := range q.Expect {
+				requireCandidate(t, w, got[k])
+			}
 		}
-	}
+	})
 	require.NotZero(t, asked)
 }
 

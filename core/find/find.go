@@ -202,6 +202,7 @@ func Findings(m *limb.Map, r Reading) []Finding {
 	for _, group := range groups {
 		group(f)
 	}
+	f.out = slices.DeleteFunc(f.out, func(x Finding) bool { return slices.Contains(f.o.Without, x.Code) })
 	slices.SortStableFunc(f.out, func(a, b Finding) int {
 		return cmp.Or(cmp.Compare(a.Step, b.Step), cmp.Compare(b.Severity, a.Severity), cmp.Compare(a.Limb, b.Limb), cmp.Compare(a.Code, b.Code))
 	})
@@ -243,11 +244,12 @@ func LeaderChain(m *limb.Map) []string {
 	return out
 }
 
-// tell records a finding. Severity is kept to three decimals, so that equals sort by name.
+// tell records a finding. Severity is kept to three decimals, so that equals sort by name, and the place to a tenth of a
+// millimetre.
 func (f *finder) tell(code Code, i int, at, severity float64, evidence []Fact, limits ...Fact) *Finding {
 	r := ruleOf[code]
 	f.out = append(f.out, Finding{
-		Code: code, Limb: f.m.Axes[i].ID, AtCM: at, Severity: math.Round(severity*1000) / 1000, Step: r.Step, Weight: r.Weight, Aim: r.Aim,
+		Code: code, Limb: f.m.Axes[i].ID, AtCM: math.Round(at*100) / 100, Severity: math.Round(severity*1000) / 1000, Step: r.Step, Weight: r.Weight, Aim: r.Aim,
 		Evidence: evidence, Limits: limits, Source: r.Source,
 	})
 	return &f.out[len(f.out)-1]

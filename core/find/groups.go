@@ -315,7 +315,7 @@ func (f *finder) overLong() {
 				mates = append(mates, c)
 			}
 		}
-		if len(mates) < 3 || f.m.Axes[p].Depth > 0 || f.m.Flat() {
+		if len(mates) < 3 || f.m.Axes[p].Depth > 0 || f.m.Flat() || f.cutAmong(p, mates) {
 			continue
 		}
 		lengths := make([]float64, len(mates))
@@ -331,6 +331,12 @@ func (f *finder) overLong() {
 			}
 		}
 	}
+}
+
+// cutAmong: one of a carrier's limbs was cut this season; they are compared again when they have answered.
+func (f *finder) cutAmong(p int, mates []int) bool {
+	return slices.ContainsFunc(f.m.Axes[p].Wounds, func(w limb.Wound) bool { return w.Fresh }) ||
+		slices.ContainsFunc(mates, func(c int) bool { return f.m.Has(c, limb.Fresh) })
 }
 
 // topHeavyAbove: a leader tree whose top is wider than this part of its foot shades itself (our estimate: a cone).

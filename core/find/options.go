@@ -25,6 +25,7 @@ type Options struct {
 	Building      *bool // still being formed; nil: to the age of 5
 	Harvested     bool
 	Vigour        pomology.VigourClass
+	Without       []Code // findings that are not looked for
 }
 
 // Defaults are the thresholds of the limb page.
@@ -113,4 +114,5 @@ type Yard struct {
 	Neighbours []Crown
 	Walls      []Wall
 	Shade      []Crown // trees that are only there for their shade
+	PowerLines [][][2]float64
 }

@@ -32,6 +32,9 @@ type Tree struct {
 	// Given is light that was measured, by limb; nil: it is worked out. New limbs take their carrier's.
 	Given  map[string]float64
 	Season int
+	// ShootCM is the mean length of last season's end shoots as measured; 0: not measured. It corrects the vigour of a tree
+	// whose rings nobody measured.
+	ShootCM float64
 
 	rref, reff, vig float64
 	calibrated      bool
@@ -45,8 +48,12 @@ type Work struct {
 	Dormant []Cut
 	Summer  []Cut
 	At      float64 // 0 bud break, 1 leaf fall; 0 with summer cuts: midsummer
-	Crop    *float64
+	// Slip decides the summer's cuts on the tree as it then stands, instead of Summer.
+	Slip func(day *limb.Map, light limb.Light) ([]Cut, error)
+	Crop *float64
 }
+
+func (w Work) summer() bool { return len(w.Summer) > 0 || w.Slip != nil }
 
 // Cut is a cut with where a notch should send its shoot.
 type Cut struct {
@@ -112,14 +119,21 @@ func (s *season) calibrate() {
 		t.rref = p / s.before.total
 	}
 	grown, expected, n := 0.0, 0.0, 0
+	ends, all := 0, 0.0
 	for i, w := range s.before.point {
+		if w > 0 {
+			ends, all = ends+1, all+w*norm*s.m.Kind.Growth.ExtensionCM
+		}
 		if w > 0 && s.m.Source(i, "rings_cm") == limb.Measured {
 			_, e := s.m.Axes[i].LastRing()
 			grown, expected, n = grown+e, expected+w*norm*s.m.Kind.Growth.ExtensionCM, n+1
 		}
 	}
-	if n >= 3 && expected > 0 {
+	switch {
+	case n >= 3 && expected > 0:
 		t.vig = clamp(grown/expected, 0.4, 2)
+	case t.ShootCM > 0 && all > 0:
+		t.vig = clamp(t.ShootCM/(all/float64(ends)), 0.4, 2)
 	}
 	if s.m.RRef != nil && s.m.REff != nil && s.m.Vig != nil {
 		t.rref, t.reff, t.vig = *s.m.RRef, *s.m.REff, *s.m.Vig
@@ -135,51 +149,56 @@ func (s *season) soft(x float64) float64 {
 	return 0.6*most + 0.4*most*(1-math.Exp(-(x-0.6*most)/(0.4*most)))
 }
 
-// Grow takes a tree one season forward. The tree given is not changed. Errors: those of limb.Map.Cut.
-func Grow(t Tree, work Work) (Tree, Report, error) {
-	next := t
-	next.Given = copyOf(t.Given)
+func newSeason(t *Tree, m *limb.Map) *season {
+	t.born = 0
 	s := &season{
-		t: &next, m: t.Map.Freeze(), v: map[string]float64{}, grew: map[string]float64{}, newV: map[string]float64{}, had: map[string]bool{},
+		t: t, m: m.Freeze(), v: map[string]float64{}, grew: map[string]float64{}, newV: map[string]float64{}, had: map[string]bool{},
 		fresh: map[string]bool{},
 	}
 	s.relight()
 	s.before = s.weigh()
+	return s
+}
+
+// Grow takes a tree one season forward. The tree given is not changed. Errors: those of limb.Map.Cut.
+func Grow(t Tree, work Work) (Tree, Report, error) {
+	next := t
+	next.Given = copyOf(t.Given)
+	s := newSeason(&next, t.Map)
 	s.calibrate()
 	if err := s.dormant(work.Dormant); err != nil {
 		return t, Report{}, err
 	}
 	s.share(work.Crop)
 	at, g := 1.0, 1.0
-	if len(work.Summer) > 0 {
+	if work.summer() {
 		at = work.At
 		if at == 0 {
 			at = Midsummer
 		}
-		g = 1 - math.Pow(1-math.Min(1, at/growthEnds), 2)
+		g = grownBy(at)
 	}
 	s.extend(g)
 	s.thicken()
 	s.dropFresh()
 	s.relight()
 	p, f := s.reserves(), 1.0
-	if len(work.Summer) > 0 {
+	if work.summer() {
 		f = at * at
-		second, err := s.summer(work.Summer, g)
+		cuts := work.Summer
+		if work.Slip != nil {
+			var err error
+			if cuts, err = work.Slip(s.day(), s.light); err != nil {
+				return t, Report{}, err
+			}
+		}
+		second, err := s.summer(cuts, g)
 		if err != nil {
 			return t, Report{}, err
 		}
 		p = f*p + (1-f)*second
 	}
-	next.reff = rootMemory*next.reff*(1-s.qs*(1-f)) + (1-rootMemory)*p
-	next.Season++
-	out := *s.m
-	out.Season, out.Age = limb.Dormant, out.Age+1
-	if out.Year > 0 {
-		out.Year++
-	}
-	out.RRef, out.REff, out.Vig = limb.Of(next.rref), limb.Of(next.reff), limb.Of(next.vig)
-	next.Map = &out
+	s.leafFall(p, f)
 	return next, s.report(), nil
 }
 

@@ -152,20 +152,32 @@ func (s *season) sprouts(c madeCut, q float64, summer bool, i int) []point {
 	return out
 }
 
-// summer makes the cuts of the growing season; what is left of the season's growth follows. It returns the reserves the
-// cut tree lays down.
-func (s *season) summer(cuts []Cut, g float64) (float64, error) {
+// make makes the summer's cuts.
+func (s *season) make(cuts []Cut) ([]madeCut, error) {
 	var made []madeCut
 	first := s.m.CrownD2()
 	for _, c := range cuts {
 		done, leaf, err := s.cut(c)
 		if err != nil {
-			return 0, err
+			return nil, err
 		}
 		if done != nil {
 			made = append(made, *done)
 			s.qs += leaf / first
 		}
+	}
+	return made, nil
+}
+
+// weakerNextSpring: what did not grow after a summer cut is weaker next spring.
+const weakerNextSpring = 0.8
+
+// summer makes the cuts of the growing season; what is left of the season's growth follows. It returns the reserves the
+// cut tree lays down.
+func (s *season) summer(cuts []Cut, g float64) (float64, error) {
+	made, err := s.make(cuts)
+	if err != nil {
+		return 0, err
 	}
 	s.relight()
 	p := s.reserves()
@@ -201,7 +213,7 @@ func (s *season) finish(woken []point, g float64) {
 		}
 		e := (1 - g) * s.soft(ext*s.vOf(i)*s.weightOf(p, i, true)*(1+s.qs))
 		if e < leastShoot {
-			p.rank *= 0.8
+			p.rank *= weakerNextSpring
 			s.t.pending = append(s.t.pending, p)
 			continue
 		}

@@ -167,3 +167,21 @@ func BenchmarkLightOfOneTree(b *testing.B) {
 		light.OfTree(m, 46, light.Coarse)
 	}
 }
+
+func TestATallTreeIsCappedByTheNeighbourItShades(t *testing.T) {
+	caps := func(top float64) []light.Cap {
+		s := light.NewShader()
+		tall, low := s.Owner("tall"), s.Owner("low")
+		s.Crown(tall, light.Crown{X: 0, Y: 0, Z0: 60, Z1: top, R: 150, LeafM2: 18})
+		s.Crown(low, light.Crown{X: 0, Y: 260, Z0: 60, Z1: 200, R: 100, LeafM2: 8})
+		return s.Shade(46, light.Coarse).Caps([]float64{top, 200}, 0.9)
+	}
+	at4, at6 := caps(400), caps(600)
+	require.Equal(t, 1, at4[0].Binds)
+	require.Greater(t, at6[0].Shades, at4[0].Shades, "a taller tree takes more")
+	require.Less(t, at6[0].Keeps, at4[0].Keeps)
+	require.Less(t, at6[0].CM, 600.0, "and must come down to leave its neighbour nine tenths")
+	alone := light.NewShader()
+	alone.Crown(alone.Owner("alone"), light.Crown{Z0: 60, Z1: 400, R: 150, LeafM2: 18})
+	require.Equal(t, -1, alone.Shade(46, light.Coarse).Caps([]float64{400}, light.KeepLight)[0].Binds)
+}

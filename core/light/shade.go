@@ -59,9 +59,12 @@ func (s *Shader) Leaf(owner int, c Cell, m2 float64) {
 // Screen sets what takes the same light on any crossing.
 func (s *Shader) Screen(owner int, c Cell, tau float64) {
 	if c.Z >= 0 {
-		s.cells[c] = owned{owner: owner, tau: tau}
+		s.cells[c] = owned{owner: owner, tau: math.Min(tau, opaqueTau)} // what shades is shared out: no infinity
 	}
 }
+
+// opaqueTau lets no light through that counts.
+const opaqueTau = 50
 
 // Crown adds a crown of leaf.
 func (s *Shader) Crown(owner int, c Crown) {

@@ -63,6 +63,20 @@ func (g *Grid) ShadeTree(c Crown) {
 
 // Wall adds what stands on a strip of ground to a height: tau +Inf is opaque, HedgeTau a hedge or laths. Corners in cm.
 func (g *Grid) Wall(polygon [][2]float64, topCM, tau float64) {
+	wallCells(polygon, topCM, CellCM, func(c Cell) { g.Screen(c, tau) })
+}
+
+// Wall adds the same to the shading, at its wider cells: a thin wall takes the cells its middle line lies in.
+func (s *Shader) Wall(owner int, polygon [][2]float64, topCM, tau float64) {
+	wallCells(polygon, topCM, CellCM, func(c Cell) {
+		const wider = ShadeCellCM / CellCM
+		half := func(v int) int { return int(math.Floor(float64(v) / wider)) }
+		s.Screen(owner, Cell{half(c.X), half(c.Y), half(c.Z)}, tau)
+	})
+}
+
+// wallCells visits the cells of a width that stand on a strip of ground to a height.
+func wallCells(polygon [][2]float64, topCM, width float64, visit func(Cell)) {
 	lo, hi := [2]float64{math.Inf(1), math.Inf(1)}, [2]float64{math.Inf(-1), math.Inf(-1)}
 	for _, p := range polygon {
 		for k := range 2 {
@@ -72,11 +86,11 @@ func (g *Grid) Wall(polygon [][2]float64, topCM, tau float64) {
 	a, b := CellOf(limb.Vec{X: lo[0], Y: lo[1]}), CellOf(limb.Vec{X: hi[0], Y: hi[1]})
 	for y := a.Y; y <= b.Y; y++ {
 		for x := a.X; x <= b.X; x++ {
-			if !limb.InPolygon(polygon, (float64(x)+0.5)*CellCM, (float64(y)+0.5)*CellCM) {
+			if !limb.InPolygon(polygon, (float64(x)+0.5)*width, (float64(y)+0.5)*width) {
 				continue
 			}
-			for z := range int(math.Ceil(topCM / CellCM)) {
-				g.Screen(Cell{x, y, z}, tau)
+			for z := range int(math.Ceil(topCM / width)) {
+				visit(Cell{x, y, z})
 			}
 		}
 	}

@@ -36,6 +36,9 @@ type CutAt struct {
 
 // Freeze writes every limb's own leaf down, so that leaf a cut takes never comes back as unmapped twigs.
 func (m *Map) Freeze() *Map {
+	if !slices.ContainsFunc(m.Axes, func(a Axis) bool { return !a.ownGiven }) {
+		return m
+	}
 	axes := slices.Clone(m.Axes)
 	for i := range axes {
 		axes[i].Own, axes[i].ownGiven = m.pipe.own[i], true
@@ -190,8 +193,9 @@ func (m *Map) without(axes []Axis, gone []int) *Map {
 	parents := make([]string, 0, len(axes))
 	kept := make([]Axis, 0, len(axes))
 	lost := make([]bool, len(axes))
+	names := make(map[string]bool, len(gone))
 	for _, i := range gone {
-		lost[i] = true
+		lost[i], names[m.Axes[i].ID] = true, true
 	}
 	for i := range axes {
 		if lost[i] {
@@ -202,8 +206,19 @@ func (m *Map) without(axes []Axis, gone []int) *Map {
 			parent = m.Axes[p].ID
 		}
 		kept, parents = append(kept, axes[i]), append(parents, parent)
+		kept[len(kept)-1].forget(names)
 	}
 	return m.resettle(kept, parents)
+}
+
+// forget drops what a limb said of limbs that are gone: rubbing on them, following them.
+func (a *Axis) forget(gone map[string]bool) {
+	if slices.ContainsFunc(a.Marks, func(k Mark) bool { return gone[k.Other] }) {
+		a.Marks = slices.DeleteFunc(slices.Clone(a.Marks), func(k Mark) bool { return gone[k.Other] })
+	}
+	if s := a.written.State; s != nil && s.Limb != "" && gone[s.Limb] {
+		a.written.State = nil
+	}
 }
 
 // Doc writes a map down. Values filled in by rule are written as estimated.

@@ -247,3 +247,18 @@ func TestRingsReadBackwardsGiveTheTreeOfTheYearBefore(t *testing.T) {
 		doc = before
 	}
 }
+
+func TestACutForgetsWhatOthersSaidOfTheLimbThatWent(t *testing.T) {
+	doc := limb.Doc{Version: limb.FormatVersion, Species: "apple", Limbs: []limb.Limb{
+		{ID: "T", LengthCM: limb.Of(120), DiameterMM: limb.Of(80)},
+		{ID: "A", Parent: "T", AttachCM: limb.Of(60), LengthCM: limb.Of(150), DiameterMM: limb.Of(30), Marks: []limb.Mark{{Kind: limb.Rubbing, AtCM: 40, Other: "B"}}},
+		{ID: "B", Parent: "T", AttachCM: limb.Of(80), AzimuthDeg: limb.Of(40), LengthCM: limb.Of(140), DiameterMM: limb.Of(28)},
+		{ID: "C", Parent: "T", AttachCM: limb.Of(90), AzimuthDeg: limb.Of(180), LengthCM: limb.Of(140), DiameterMM: limb.Of(28), State: &limb.State{Kind: "successor", Limb: "B"}},
+	}}
+	at := 0.0
+	next, err := limb.Apply(doc, limb.Edit{Op: "cut", ID: "B", AtCM: &at})
+	require.NoError(t, err)
+	require.Empty(t, next.Find("A").Marks)
+	require.Nil(t, next.Find("C").State)
+	require.Len(t, doc.Find("A").Marks, 1, "the map before is as it was")
+}

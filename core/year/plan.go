@@ -146,13 +146,19 @@ func (c *context) task(d draft, shown almanac.Day, pace float64) Task {
 		Mark: facts.Mark, Window: Window{d.opens, d.closes, d.grades}, Reasons: d.reasons, Held: d.held,
 		Cautions: d.cautions, Share: d.share, Minutes: d.minutes,
 	}
+	if a := c.amountOf(d.kind); a != nil {
+		t.Minutes, t.Share = a.Minutes+lookAtLeast, a.Share
+		r := reason("from-slip").num(float64(a.Cuts), "cuts")
+		r.Threshold, r.Text = a.Share, a.Tools
+		t.Reasons = append([]Reason{r}, t.Reasons...)
+	}
 	if t.Minutes == 0 {
 		t.Minutes, t.MinutesEstimated = c.minutes(d.kind)*pace, true
 	}
 	if facts.Cut && facts.Mark == WinterMark && c.group() == pomology.Stone && d.kind == DormantCut {
 		t.Mark = BloomMark
 	}
-	if facts.Cut && d.share == 0 && d.kind != PlantingCut && d.kind != Scaffolds {
+	if facts.Cut && d.share == 0 && t.Share == 0 && d.kind != CarriedCut && d.kind != PlantingCut && d.kind != Scaffolds {
 		t.Reasons = append(t.Reasons, reason("dead-wood-only").num(c.account.Limit, "share"))
 	}
 	if facts.Cut && c.account.Reached() {
@@ -171,6 +177,25 @@ func (c *context) task(d draft, shown almanac.Day, pace float64) Task {
 	}
 	t.settle(shown)
 	return t
+}
+
+// amountOf is the slip's amount for a task of this season, nil where the slip is not its work.
+func (c *context) amountOf(k TaskKind) *Amount {
+	a := c.tree.Amount
+	if a == nil || a.Year != 0 && a.Year != c.season {
+		return nil
+	}
+	switch k {
+	case DormantCut:
+		if !a.Summer {
+			return a
+		}
+	case HeightCut, SummerCut, RestrainCut:
+		if a.Summer {
+			return a
+		}
+	}
+	return nil
 }
 
 // TroubleEntry records that a job did not go as meant, with its cause in Reason.

@@ -43,7 +43,7 @@ var rules = []rule{
 	standBack, healthLook, // looks
 	dormantCut, stoneSummerCut, restrainingCut, heightCut, summerShoots, autumnHeight, // cuts
 	plantingCut, scaffoldChoice, notching, youngCare, needs, // young trees and their supports
-	sprouts, hardCutFollowUps, chooseShoot, devices, bending, paint, // what earlier work asks for
+	sprouts, hardCutFollowUps, carriedLimbs, chooseShoot, devices, bending, paint, // what earlier work asks for
 	frostCount, countSet, thin, bag, leavesOff, harvest, // fruit
 	grafting, graftWood, // by wish
 }

@@ -37,6 +37,7 @@ const (
 	HarvestTask   TaskKind = "harvest"
 	Graft         TaskKind = "graft"
 	GraftLook     TaskKind = "graft-look"
+	CarriedCut    TaskKind = "carried-limbs"
 	GraftWood     TaskKind = "graft-wood"
 	Paint         TaskKind = "paint"
 	YoungCare     TaskKind = "young-care"
@@ -98,6 +99,7 @@ var taskFacts = map[TaskKind]TaskFacts{
 	LeavesOff:     {false, PickMark, 10, "leave-leaves", 0},
 	HarvestTask:   {false, PickMark, 40, "pick-what-hangs", 2},
 	Graft:         {false, CareMark, 30, "next-graft-season", 1},
+	CarriedCut:    {true, WinterMark, 0, "next-slip", 1},
 	GraftLook:     {false, CareMark, 5, "look-anyway", 0},
 	GraftWood:     {false, WinterMark, 15, "no-graft-wood", 1},
 	Paint:         {false, CareMark, 15, "paint-still", 1},
@@ -161,6 +163,7 @@ type Reason struct {
 	Choice    string // key of the school's choice behind it
 	Value     string
 	Text      string // what a person wrote
+	Limb      CarriedLimb
 }
 
 func reason(rule string) Reason { return Reason{Rule: rule, Day: almanac.NoDay} }

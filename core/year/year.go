@@ -8,6 +8,7 @@ import (
 	"math"
 
 	"vertumna/core/almanac"
+	"vertumna/core/cut"
 	"vertumna/core/pomology"
 )
 
@@ -49,6 +50,17 @@ type Tree struct {
 	Triploid, Elsewhere       bool
 	Gone                      almanac.Day // NoDay while it stands
 	X, Y                      float64     // metres from the plot's south-west corner
+	Amount                    *Amount     // of the slip made of its limb map; nil: none was made
+}
+
+// Amount is what a slip comes to: the work of a tree's cut in one season.
+type Amount struct {
+	Summer  bool
+	Year    int // of the slip: the growth year
+	Cuts    int
+	Minutes float64
+	Share   float64 // of the crown
+	Tools   string
 }
 
 // upright says whether the tree grows upright: by its own habit, else its kind's.
@@ -133,7 +145,17 @@ type Entry struct {
 	Reason   string
 	Tmin     float64 // of a frost night
 	Device   string  // of a bend: tie, spreader, weight, clothespin
+	Slip     bool    // a slip was worked on the limb map
+	Carried  []CarriedLimb
 	DueDay   almanac.Day
+}
+
+// CarriedLimb is work that a slip left for later: what was found on which limb, why it waits, and in which slip it is due.
+type CarriedLimb struct {
+	cut.Key
+	Why    cut.Why
+	Summer bool // due in the summer slip, else the winter one
+	CM     float64
 }
 
 // EntryKind says what a journal entry records.

@@ -1,0 +1,372 @@
+package cut_test
+
+import (
+	"encoding/json"
+	"fmt"
+	"math"
+	"os"
+	"path/filepath"
+	"sync"
+	"testing"
+
+	"github.com/stretchr/testify/require"
+
+	"vertumna/core/cut"
+	"vertumna/core/find"
+	"vertumna/core/growth"
+	"vertumna/core/light"
+	"vertumna/core/limb"
+	"vertumna/core/pomology"
+)
+
+// lawful is a tree on which the laws are tried, with its light measured once.
+type lawful struct {
+	name  string
+	m     *limb.Map
+	light map[string]float64
+}
+
+// lawTrees are the twelve sketches of the laws page; they are small enough to be read from the package's own copies when
+// no cases are named.
+func lawTrees(t testing.TB) []lawful {
+	t.Helper()
+	lawOnce.Do(func() { lawKept = readLawTrees(t) })
+	require.NotEmpty(t, lawKept)
+	return lawKept
+}
+
+var (
+	lawOnce sync.Once
+	lawKept []lawful
+)
+
+func readLawTrees(t testing.TB) []lawful {
+	t.Helper()
+	text, err := os.ReadFile(filepath.Join(casesDir(), "properties.json"))
+	require.NoError(t, err)
+	var f struct {
+		Trees []growth.SketchInput `json:"plan_trees"`
+	}
+	require.NoError(t, json.Unmarshal(text, &f))
+	require.NotEmpty(t, f.Trees)
+	var out []lawful
+	for _, s := range f.Trees {
+		doc, err := growth.Sketch(s)
+		require.NoError(t, err)
+		for i := range doc.Limbs { // the laws take the sketch as a measured map
+			doc.Limbs[i].Source, doc.Limbs[i].Sources = "", nil
+		}
+		m, err := limb.Check(doc)
+		require.NoError(t, err)
+		l := light.OfTree(m, 45, light.Coarse)
+		given := map[string]float64{}
+		for i := range m.Axes {
+			given[m.Axes[i].ID] = l[i]
+		}
+		out = append(out, lawful{fmt.Sprint(s.Species, "-", s.Form), m, given})
+	}
+	return out
+}
+
+// slipOf plans for a tree in a season.
+func (l lawful) planner(t testing.TB, season limb.Season, o cut.Options) *cut.Planner {
+	t.Helper()
+	m := *l.m
+	m.Season = season
+	return l.plannerOf(t, &m, o)
+}
+
+func (l lawful) plannerOf(t testing.TB, m *limb.Map, o cut.Options) *cut.Planner {
+	t.Helper()
+	r := find.Reading{Light: make(limb.Light, m.Len()), Options: find.Defaults()}
+	for i := range r.Light {
+		r.Light[i] = l.light[m.Axes[i].ID]
+	}
+	p, err := cut.NewPlanner(growth.Tree{Map: m, Latitude: 45}, r, o)
+	require.NoError(t, err)
+	return p
+}
+
+var bearingLevels = []cut.Level{cut.Fifth, cut.Quarter, cut.Thirty, cut.Third}
+
+// eachSlip makes the slips of all trees in both seasons, as the reference has them and as a person gets them.
+func eachSlip(t *testing.T, test func(t *testing.T, l lawful, season limb.Season, o cut.Options)) {
+	for _, l := range lawTrees(t) {
+		for _, season := range []limb.Season{limb.Dormant, limb.Summer} {
+			for name, o := range map[string]cut.Options{"plain": {}, "person": {Slack: 0.1, KeepForHeight: true}} {
+				t.Run(fmt.Sprint(l.name, " ", season, " ", name), func(t *testing.T) { test(t, l, season, o) })
+			}
+		}
+	}
+}
+
+func TestASlipNeverPassesItsLimitNorAZoneItsOwn(t *testing.T) {
+	eachSlip(t, func(t *testing.T, l lawful, season limb.Season, o cut.Options) {
+		for _, level := range bearingLevels {
+			o.Level, o.Used = level, 0
+			require.LessOrEqual(t, l.planner(t, season, o).Plan().Account, level.Share()+1e-4, level)
+			o.Used = 0.1
+			require.LessOrEqual(t, l.planner(t, season, o).Plan().Account, level.Share()+1e-4, level)
+		}
+	})
+}
+
+func TestMoreLimitNeverLeavesMoreUnsolvedAndASlipIsTheSameEveryTime(t *testing.T) {
+	eachSlip(t, func(t *testing.T, l lawful, season limb.Season, o cut.Options) {
+		least := math.Inf(1)
+		for _, level := range bearingLevels {
+			o.Level = level
+			p := l.planner(t, season, o)
+			s := p.Plan()
+			require.LessOrEqual(t, s.Unsolved, least+1e-4, level)
+			least = s.Unsolved
+			again, err := json.Marshal(l.planner(t, season, o).Plan())
+			require.NoError(t, err)
+			first, err := json.Marshal(s)
+			require.NoError(t, err)
+			require.Equal(t, string(first), string(again))
+		}
+	})
+}
+
+func made(t *testing.T, m *limb.Map, s *cut.Slip) *limb.Map {
+	t.Helper()
+	for _, c := range s.Cuts {
+		var err error
+		m, err = m.Cut(c.CutAt)
+		require.NoError(t, err)
+	}
+	return m
+}
+
+func TestNoLimbIsStrippedOfItsBearingWood(t *testing.T) {
+	eachSlip(t, func(t *testing.T, l lawful, season limb.Season, o cut.Options) {
+		o.Level = cut.Third
+		s := l.planner(t, season, o).Plan()
+		before := *l.m
+		before.Season = season
+		after := made(t, &before, s)
+		marked := map[string]bool{}
+		for _, c := range s.Cuts {
+			marked[c.Limb] = marked[c.Limb] || c.Step == 1 || c.Kind == limb.Stub
+		}
+		lightOf := func(m *limb.Map) limb.Light {
+			out := make(limb.Light, m.Len())
+			for i := range out {
+				out[i] = l.light[m.Axes[i].ID]
+			}
+			return out
+		}
+		flowers := func(m *limb.Map, i int) float64 {
+			sum := 0.0
+			for _, k := range m.Subtree(i) {
+				for _, p := range m.Pieces(k, lightOf(m), nil) {
+					sum += p.Buds
+				}
+			}
+			return sum
+		}
+		for i := range after.Axes {
+			id := after.Axes[i].ID
+			k := before.Index(id)
+			if was := flowers(&before, k); !after.IsStem(i) && !marked[id] && was >= 3 {
+				require.GreaterOrEqual(t, flowers(after, i)/was, 0.04, id)
+			}
+		}
+	})
+}
+
+func TestASlipMadeLeavesItsOwnSlipEmptyButForWhatWaits(t *testing.T) {
+	eachSlip(t, func(t *testing.T, l lawful, season limb.Season, o cut.Options) {
+		o.Level = cut.Third
+		s := l.planner(t, season, o).Plan()
+		before := *l.m
+		before.Season = season
+		waits := map[string]bool{}
+		for _, c := range append(append([]cut.Carried{}, s.Carried...), s.LookFirst...) {
+			waits[nameOf(c.Finding)] = true
+			for _, id := range c.Finding.Members {
+				waits[string(c.Finding.Code)+":"+id] = true
+			}
+		}
+		for _, c := range l.plannerOf(t, made(t, &before, s), o).Plan().Cuts {
+			carried := false
+			for _, f := range c.Solves {
+				carried = carried || waits[nameOf(f)]
+			}
+			carried = carried || c.Stage != nil && waits[nameOf(*c.Stage)]
+			require.True(t, carried, "%s %s %.0f for %v", c.Limb, c.Kind, c.AtCM, c.Solves)
+		}
+	})
+}
+
+func TestOneYearBearersKeepHalfTheirYoungShoots(t *testing.T) {
+	eachSlip(t, func(t *testing.T, l lawful, season limb.Season, o cut.Options) {
+		if l.m.Kind.Growth.Bearing != pomology.OnLastYear {
+			return
+		}
+		o.Level = cut.Third
+		s := l.planner(t, season, o).Plan()
+		before := *l.m
+		before.Season = season
+		after := made(t, &before, s)
+		all, stay := 0, 0
+		for i := range before.Axes {
+			a := &before.Axes[i]
+			st, e := a.LastRing()
+			if a.Tip != limb.Growing || before.WhollyDead(i) || a.Sucker || a.Sprout || e < 15 || before.At(i, st).Z > 240 {
+				continue
+			}
+			all++
+			if k := after.Index(a.ID); k >= 0 && after.Axes[k].L >= st+8 {
+				stay++
+			}
+		}
+		require.GreaterOrEqual(t, float64(stay), 0.5*float64(all))
+	})
+}
+
+func TestInSummerOnPomeTheFruitBudCutIsFirstWhereItCostsNothing(t *testing.T) {
+	cases := 0
+	for _, l := range lawTrees(t) {
+		if l.m.Kind.Group != pomology.Pome {
+			continue
+		}
+		m := *l.m
+		m.Season = limb.Summer
+		r := find.Reading{Light: make(limb.Light, m.Len()), Options: find.Defaults()}
+		for i := range r.Light {
+			r.Light[i] = l.light[m.Axes[i].ID]
+		}
+		j := cut.NewJudge(&m, r.Light, r)
+		for _, f := range find.Findings(&m, r) {
+			if f.Code != "over_height" {
+				continue
+			}
+			options := j.Candidates(cut.Question{Limb: f.Limb, Aim: f.Aim, AtMax: limb.Of(f.AtCM)})
+			for _, c := range options {
+				if c.Kind == limb.FruitBud && c.BudsWithin < 0.5 && m.At(m.Index(c.Limb), c.AtCM).Z <= 240 && c.Score > 90 {
+					cases++
+					require.Equal(t, limb.FruitBud, options[0].Kind, f.Limb)
+				}
+			}
+		}
+	}
+	require.NotZero(t, cases)
+}
+
+func TestProtectedAndTiedLimbsAreNeverCutNorTakenAlong(t *testing.T) {
+	for _, l := range lawTrees(t) {
+		o := cut.Options{Level: cut.Third, KeepForHeight: true, Slack: 0.1}
+		s := l.planner(t, limb.Dormant, o).Plan()
+		if len(s.Cuts) == 0 {
+			continue
+		}
+		doc := l.m.Doc()
+		held := map[string]bool{}
+		for k, c := range s.Cuts {
+			if c.Step == 1 || held[c.Limb] {
+				continue
+			}
+			for i := range doc.Limbs {
+				if doc.Limbs[i].ID == c.Limb {
+					doc.Limbs[i].State = &limb.State{Kind: []string{"protected", "tied"}[k%2]}
+					held[c.Limb] = true
+				}
+			}
+		}
+		m, err := limb.Check(doc)
+		require.NoError(t, err)
+		for _, c := range l.plannerOf(t, m, o).Plan().Cuts {
+			after, err := m.Cut(c.CutAt)
+			require.NoError(t, err)
+			for id := range held {
+				i, k := m.Index(id), after.Index(id)
+				require.GreaterOrEqual(t, k, 0, "%s takes %s", c.Limb, id)
+				require.InDelta(t, m.Axes[i].L, after.Axes[k].L, 1e-6, "%s cuts %s", c.Limb, id)
+			}
+		}
+	}
+}
+
+func TestOverFourYearsATreeComesToReachOrThePlanSaysWhichLimbCannotAndWhy(t *testing.T) {
+	for _, l := range lawTrees(t) {
+		if l.m.Flat() {
+			continue // held by its wires
+		}
+		for _, level := range []cut.Level{cut.Fifth, cut.Quarter} {
+			y := cut.Years{
+				N: 4, HeightFirst: true, Options: cut.Options{Level: level, KeepForHeight: true, Slack: 0.1, NoStub: true},
+				Reading: find.Reading{Options: find.Defaults()}, StopEarly: true,
+			}
+			tree := growth.Tree{Map: l.m, Latitude: 45, Given: l.light}
+			plain, plainEnd, err := cut.Over(tree, y)
+			require.NoError(t, err)
+			rows, end, _, err := cut.Restore(tree, y)
+			require.NoError(t, err)
+			for _, r := range append(plain, rows...) {
+				require.LessOrEqual(t, r.Account, level.Share()+1e-4, l.name)
+			}
+			require.LessOrEqual(t, math.Max(260, end.Map.Height()), math.Max(260, plainEnd.Map.Height())+1e-9, l.name)
+			told := map[string]bool{}
+			for _, a := range cut.StillAbove(rows, end.Map, 240) {
+				require.NotEmpty(t, a.Why, a.Limb)
+				told[a.Limb] = true
+			}
+			for i := range end.Map.Axes {
+				if end.Map.Top(i) <= 260 || end.Map.WhollyDead(i) {
+					continue
+				}
+				along := false
+				for k := i; k >= 0; k = end.Map.Axes[k].Parent {
+					along = along || told[end.Map.Axes[k].ID]
+				}
+				require.True(t, along, "%s: %s or what carries it", l.name, end.Map.Axes[i].ID)
+			}
+		}
+	}
+}
+
+func TestSoftFindingsLeaveWhatTheTopsNeed(t *testing.T) {
+	held := 0
+	for _, l := range lawTrees(t) {
+		for _, season := range []limb.Season{limb.Dormant, limb.Summer} {
+			with := l.planner(t, season, cut.Options{Level: cut.Fifth, KeepForHeight: true, Slack: 0.1}).Plan()
+			without := l.planner(t, season, cut.Options{Level: cut.Fifth, Slack: 0.1}).Plan()
+			require.LessOrEqual(t, topsOpen(with), topsOpen(without)+1e-9, "%s %s", l.name, season)
+			if topsOpen(with) < topsOpen(without)-1e-9 {
+				held++
+			}
+		}
+	}
+	require.NotZero(t, held, "on some tree it makes a difference")
+}
+
+// topsOpen is the weight of the tops a slip leaves above reach.
+func topsOpen(s *cut.Slip) float64 {
+	sum := 0.0
+	for _, c := range s.Carried {
+		if c.Finding.Code == "over_height" {
+			sum += c.Finding.Severity
+		}
+	}
+	return sum
+}
+
+func TestSmallCutsAreSetAgainstTheLimbTheyStandOn(t *testing.T) {
+	told := 0
+	for _, l := range lawTrees(t) {
+		p := l.planner(t, limb.Dormant, cut.Options{Level: cut.Third})
+		s := p.Plan()
+		for _, b := range p.Bundles(s) {
+			told++
+			require.GreaterOrEqual(t, b.Small.Cuts, 3)
+			require.Equal(t, 1, b.One.Cuts)
+			require.GreaterOrEqual(t, b.One.Share, b.Small.Share-1e-3, "%s: the limb holds all its small cuts", b.Limb)
+			for _, k := range b.Steps {
+				require.True(t, l.m.HangsOn(l.m.Index(s.Cuts[k].Limb), l.m.Index(b.Limb)))
+			}
+		}
+	}
+	require.NotZero(t, told)
+}

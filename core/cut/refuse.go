@@ -1,0 +1,372 @@
+package cut
+
+import (
+	"math"
+	"slices"
+
+	"vertumna/core/find"
+	"vertumna/core/light"
+	"vertumna/core/limb"
+	"vertumna/core/pomology"
+)
+
+// refusals are asked in this order; the first that answers refuses the cut. A new rule is a function here.
+var refusals = []func(*run, *made, int) Why{
+	(*run).tooIncomplete, (*run).locked, (*run).tooWet, (*run).strips, (*run).takesYoung, (*run).tooManyBig, (*run).overLimit, (*run).heldForHeight,
+	(*run).overZone,
+}
+
+// refusal says why a cut is not made, "" where it is.
+func (r *run) refusal(m *made, finding int) Why {
+	for _, rule := range refusals {
+		if why := rule(r, m, finding); why != "" {
+			return why
+		}
+	}
+	return ""
+}
+
+// How well a tree must be known before a cut of a size (limb page, 7; judgement).
+const (
+	knownForSmall, knownForMiddle, knownForBig = 0.40, 0.55, 0.70
+	smallShare, middleShare                    = 0.05, 0.15
+	guessedCounts                              = 0.7
+)
+
+func (r *run) tooIncomplete(m *made, finding int) Why {
+	conf := r.p.confident
+	if m.unsure || r.p.guessed(r.p.m.Index(r.p.findings[finding].Limb)) {
+		conf *= guessedCounts
+	}
+	needed := knownForBig
+	switch {
+	case m.Share < smallShare:
+		needed = knownForSmall
+	case m.Share < middleShare:
+		needed = knownForMiddle
+	}
+	return when(conf < needed, Incomplete)
+}
+
+// locked: a protected or tied limb would go with it.
+func (r *run) locked(m *made, _ int) Why {
+	if !takesAll(m.Kind) {
+		return ""
+	}
+	for _, i := range r.p.m.Subtree(m.limbAt) {
+		if r.p.held(i) && r.p.reaches(m.CutAt, m.limbAt, i, r.p.m.Axes[i].L) && !r.p.sickFrom(i) {
+			return Locked
+		}
+	}
+	return ""
+}
+
+// held: to be kept, protected, or tied to a device.
+func (j *Judge) held(i int) bool {
+	if j.m.Has(i, limb.Keep) {
+		return true
+	}
+	s := j.m.State(i)
+	return s != nil && (s.Kind == "protected" || s.Kind == "tied")
+}
+
+// sickFrom: sick or dead wood is cut whoever holds it.
+func (j *Judge) sickFrom(i int) bool {
+	for _, k := range j.m.Axes[i].Marks {
+		switch k.Kind {
+		case limb.Dead, limb.Diseased, limb.Damaged, limb.Borer:
+			return true
+		}
+	}
+	return false
+}
+
+// wetWoodMM: thicker wood of stone fruit waits for dry summer weather.
+const wetWoodMM = 15
+
+func (r *run) tooWet(m *made, finding int) Why {
+	f := r.p.findings[finding]
+	return when(stone(r.p.m) && !r.p.o.StoneAnyTime && !r.p.summer() && m.DMM >= wetWoodMM && f.Step > sickStep && f.Code != "sucker", DryWeather)
+}
+
+// A limb is stripped when less than this is left of its flower buds, if it had some.
+const (
+	leastFlowers = 3
+	leastKept    = 0.10
+)
+
+// strips: some limb on the way down would be left bare of flower buds.
+func (r *run) strips(m *made, _ int) Why {
+	if m.exempt {
+		return ""
+	}
+	i := m.limbAt
+	if m.AtCM <= 0 || m.Kind == limb.Stub || m.Kind == limb.SoundWood {
+		i = r.p.m.Axes[i].Parent
+	}
+	for ; i >= 0 && !r.p.m.IsStem(i); i = r.p.m.Axes[i].Parent {
+		if all := r.p.flowers[i]; all >= leastFlowers && r.flowersLeft(i, m) < leastKept*all {
+			return Strips
+		}
+	}
+	return ""
+}
+
+// flowersLeft are the flower buds of a limb and all it carries after the chosen cuts and one more.
+func (r *run) flowersLeft(i int, more *made) float64 {
+	left := 0.0
+	for _, k := range r.p.m.Subtree(i) {
+		r.eachPiece(k, more, func(piece limb.Piece, part float64) { left += part * piece.Buds })
+	}
+	return left
+}
+
+// eachPiece visits a limb's pieces with the part of each that stays after the chosen cuts and one more.
+func (r *run) eachPiece(i int, more *made, visit func(piece limb.Piece, part float64)) {
+	at, thinned := r.stands(i, more)
+	for _, piece := range r.p.fruit[i] {
+		part := math.Max(0, math.Min(1, (at-piece.From)/(piece.To-piece.From)))
+		visit(piece, part*(1-thinned((piece.From+piece.To)/2)))
+	}
+}
+
+// budsTaken are the fruit buds that all chosen cuts take together, within reach and above it.
+func (r *run) budsTaken() (within, above float64) {
+	for i := range r.p.m.Axes {
+		r.eachPiece(i, nil, func(piece limb.Piece, part float64) {
+			if piece.MidZ <= r.p.reachCM {
+				within += piece.Buds * (1 - part)
+			} else {
+				above += piece.Buds * (1 - part)
+			}
+		})
+	}
+	return within, above
+}
+
+// stands is how far a limb stands after the chosen cuts and one more, cm (below 0: it is gone), and what part of the spurs
+// at a place is thinned out.
+func (r *run) stands(i int, more *made) (at float64, thinned func(s float64) float64) {
+	at = math.Min(r.p.m.Axes[i].L, r.at[i])
+	thin := r.thin
+	switch {
+	case more == nil:
+	case more.Kind == limb.SpurThin:
+		thin = append(slices.Clone(thin), more)
+	case takesAll(more.Kind) && more.limbAt == i:
+		at = math.Min(at, more.AtCM)
+	case takesAll(more.Kind) && r.p.reaches(more.CutAt, more.limbAt, i, 0):
+		at = goneAt
+	}
+	return at, func(s float64) float64 {
+		for _, c := range thin {
+			if c.limbAt == i && s >= c.AtCM && s < c.ToCM {
+				return c.Fraction
+			}
+		}
+		return 0
+	}
+}
+
+// youngShoot is a one-year shoot of a kind that fruits on such, within reach.
+type youngShoot struct {
+	limb int
+	from float64 // where its ring starts
+}
+
+const (
+	leastYoungCM  = 15
+	youngStandsCM = 8
+)
+
+func onLastYear(m *limb.Map) bool { return m.Kind.Growth.Bearing == pomology.OnLastYear }
+
+func (p *Planner) youngShoots() []youngShoot {
+	if !onLastYear(p.m) {
+		return nil
+	}
+	var out []youngShoot
+	for i := range p.m.Axes {
+		a := &p.m.Axes[i]
+		st, e := a.LastRing()
+		if a.Tip == limb.Growing && !p.m.WhollyDead(i) && p.m.DeadAt(i) > a.L && !a.Sucker && !a.Sprout && e >= leastYoungCM && p.m.At(i, st).Z <= p.reachCM {
+			out = append(out, youngShoot{i, st})
+		}
+	}
+	return out
+}
+
+// takesYoung: fewer than half of the one-year shoots would stay.
+func (r *run) takesYoung(m *made, _ int) Why {
+	if len(r.p.young) == 0 {
+		return ""
+	}
+	stay, takes := 0, false
+	for _, y := range r.p.young {
+		with, _ := r.stands(y.limb, m)
+		if with >= y.from+youngStandsCM {
+			stay++
+			continue
+		}
+		takes = takes || r.p.reaches(m.CutAt, m.limbAt, y.limb, y.from+youngStandsCM)
+	}
+	return when(takes && stay < (len(r.p.young)+1)/2, FewShoots)
+}
+
+// mostBig wounds a tree year.
+const mostBig = 2
+
+func (r *run) tooManyBig(m *made, finding int) Why {
+	if m.DMM <= BigWoundMM {
+		return ""
+	}
+	big := r.big
+	for _, c := range r.made {
+		if c.DMM > BigWoundMM && r.p.inside(c.CutAt, m.CutAt, c.limbAt, m.limbAt) {
+			big--
+		}
+	}
+	return when(big >= mostBig && r.p.findings[finding].Code != "dead", BigWounds)
+}
+
+func (r *run) overLimit(m *made, finding int) Why {
+	if r.used+r.cost(m) <= r.cap+1e-9 {
+		return ""
+	}
+	if r.calms(r.p.findings[finding]) {
+		return OverToSummer
+	}
+	return OverToWinter
+}
+
+// calms: work that is better done in summer, for it calms the tree.
+func (r *run) calms(f find.Finding) bool {
+	switch f.Code {
+	case "over_height", "crowsfoot", "water_sprout", "long_shoot":
+		return !r.p.summer()
+	}
+	return false
+}
+
+// zones parts the tree's leaf into thirds of its height.
+func (p *Planner) zones() {
+	if p.o.Zones == nil {
+		return
+	}
+	p.lots = light.Lots(p.m)
+	low, high := math.Inf(1), math.Inf(-1)
+	for _, l := range p.lots {
+		low, high = math.Min(low, l.At.Z), math.Max(high, l.At.Z)
+	}
+	for _, l := range p.lots {
+		z := min(2, int(3*(l.At.Z-low)/math.Max(1e-9, high-low)))
+		p.zoneOf = append(p.zoneOf, z)
+		p.zoneLeaf[z] += l.LeafM2
+	}
+}
+
+// zoneTaken is the part of each zone's leaf that the chosen cuts take, and one more.
+func (r *run) zoneTaken(more *made) [3]float64 {
+	var out [3]float64
+	for k, l := range r.p.lots {
+		gone := 0.0
+		if more != nil {
+			gone = r.p.takes(more, l)
+		}
+		for _, c := range r.made {
+			gone = math.Max(gone, r.p.takes(c, l))
+		}
+		out[r.p.zoneOf[k]] += gone * l.LeafM2
+	}
+	for z := range out {
+		if r.p.zoneLeaf[z] > 0 {
+			out[z] /= r.p.zoneLeaf[z]
+		}
+	}
+	return out
+}
+
+// takes is the part of a lot of leaf that goes with a cut.
+func (p *Planner) takes(c *made, l light.Lot) float64 {
+	switch {
+	case c.Kind == limb.SpurThin && l.Limb == c.limbAt && l.S >= c.AtCM && l.S < c.ToCM:
+		return c.Fraction
+	case takesAll(c.Kind) && (l.Limb == c.limbAt && l.S > c.AtCM || l.Limb != c.limbAt && p.reaches(c.CutAt, c.limbAt, l.Limb, 0)):
+		return 1
+	}
+	return 0
+}
+
+func (r *run) overZone(m *made, finding int) Why {
+	if r.p.o.Zones == nil || m.exempt {
+		return ""
+	}
+	before, after := r.zoneTaken(nil), r.zoneTaken(m)
+	for z, most := range r.p.o.Zones {
+		if after[z] > most+1e-9 && after[z] > before[z]+1e-9 {
+			if r.calms(r.p.findings[finding]) && r.p.findings[finding].Code == "over_height" {
+				return ZoneToSummer
+			}
+			return ZoneToWinter
+		}
+	}
+	return ""
+}
+
+// softSeverity: what is worse than this in steps 4 and 5 does not wait for the tops (a hard crotch, a rival of the leader).
+const softSeverity = 0.8
+
+// heldForHeight: soft findings of steps 4 and 5 do not spend what the cheapest way of bringing the tops to reach needs
+// within the year's account, for height is what people come for. What itself lowers the tops by as much as it costs is made.
+func (r *run) heldForHeight(m *made, finding int) Why {
+	f := r.p.findings[finding]
+	if !r.keep || f.Step != 4 && f.Step != 5 || f.Severity >= softSeverity || m.exempt {
+		return ""
+	}
+	left, need := r.level-r.used, r.topsNeed(nil)
+	cost, after := r.cost(m), r.topsNeed(m)
+	holds := need > 0 && left-cost < after-1e-9 && need-after < cost-1e-9
+	r.held = r.held || holds
+	return when(holds, KeptForHeight)
+}
+
+// topsNeed is the least share that brings the tops still open to reach, were one more cut made: the cheapest cut for each,
+// the highest top first, none counted twice. Tops that no cut of the tree brings down need nothing.
+func (r *run) topsNeed(with *made) float64 {
+	need := 0.0
+	solved := map[int]bool{}
+	mark := func(does []int) {
+		for _, k := range does {
+			solved[k] = true
+		}
+	}
+	for _, c := range r.made {
+		mark(c.solves)
+	}
+	if with != nil {
+		mark(with.solves)
+	}
+	for _, k := range r.p.tops {
+		if solved[k] {
+			continue
+		}
+		best := -1.0
+		var does []int
+		for _, q := range r.p.questions(r.p.findings[k]) {
+			for _, o := range r.p.ask(q) {
+				if o.Score < 0 || !takesAll(o.Kind) || !slices.Contains(o.solves, k) {
+					continue
+				}
+				if n := r.net(o); best < 0 || n < best {
+					best, does = n, o.solves
+				}
+			}
+		}
+		if best < 0 {
+			continue
+		}
+		need += best * (1 - r.p.o.Used)
+		mark(does)
+	}
+	return need
+}

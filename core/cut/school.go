@@ -1,0 +1,53 @@
+package cut
+
+import (
+	"vertumna/core/limb"
+	"vertumna/core/pomology"
+)
+
+// Parts of the year's level that the dormant slip may use, by the tree's aim: what holds a tree leaves a third for summer,
+// what restrains or retires it takes no live wood in winter, for a winter cut builds.
+var dormantPart = map[string]float64{"hold": firstWinter, "restore": firstWinter, "build": 1, "restrain": nothing, "retire": nothing}
+
+// nothing live: a part of 0 would be all.
+const nothing = 1e-6
+
+// Numbers of the school's choices.
+const (
+	formationAge = 3
+	topZone      = 0.8 // most of the top may go where the limit is kept zone by zone
+)
+
+// ForSchool are the options of a slip under a school, for a tree of an aim and age. The account (Used, BigUsed) and
+// HeightFirst are the caller's.
+func ForSchool(school pomology.Resolved, aim string, age int, season limb.Season) Options {
+	o := Options{
+		Level: LevelOf(school.LimitShare()), Slack: solvedWithin, KeepForHeight: true,
+		NeverTip: school.Is("limb_ends", "never"), NoStub: school.Is("cut_end", "collar"), LeafBudsOnly: school.Is("bud_to", "always-leaf"),
+		LeaveLong: school.Is("side_shoots", "long"), StoneAnyTime: !school.Is("stone_cut", "dry-summer"),
+		CountAll: school.Is("counts", "all"), SproutsFree: school.Is("sprouts", "free"),
+	}
+	if season != limb.Summer {
+		o.Part = dormantPart[aim]
+	}
+	if school.Is("limit_scope", "per-zone") {
+		c := school.LimitShare()
+		o.Zones, o.Level = &[3]float64{c, c, topZone}, Third
+	}
+	switch {
+	case school.Is("height_cut", "dormant-reduction"):
+		o.HeightCut = WhenDormant
+	case aim != "build" && aim != "restore":
+		o.HeightCut = InSummer
+	}
+	switch school.Value("summer_pome") {
+	case "upright-out":
+		o.SummerShoots = UprightOnly
+	case "leave":
+		o.SummerShoots = LeaveShoots
+	}
+	if age <= formationAge && school.Is("formation_exempt", "to-year-3") {
+		o.Level, o.Part, o.Zones = Formation, 1, nil
+	}
+	return o
+}

@@ -1,0 +1,331 @@
+package cut
+
+import (
+	"cmp"
+	"fmt"
+	"math"
+	"slices"
+
+	"vertumna/core/find"
+	"vertumna/core/growth"
+	"vertumna/core/light"
+	"vertumna/core/limb"
+)
+
+// Step is one cut of a slip.
+type Step struct {
+	Candidate
+	Step    int     // in the order of work
+	Net     float64 // of the crown, what cuts inside it already take left out
+	Counted float64 // toward the limit
+	Solves  []find.Finding
+	Stage   *find.Finding // what it lowers without solving
+	Moved   bool          // to where a person put it
+	Aim     find.Aim
+	Evidence
+}
+
+// Carried is a finding that waits, with the reason and the cut that was refused.
+type Carried struct {
+	Finding find.Finding
+	Why     Why
+	CM      float64 // lowered by so much this year
+	Cut     *Candidate
+	Evidence
+}
+
+// Slip is what to cut this season, in the order of work.
+type Slip struct {
+	Season     limb.Season
+	Options    Options
+	Findings   []find.Finding
+	Confidence float64
+	Cuts       []Step
+	Carried    []Carried
+	LookFirst  []Carried // the map is too thin there to decide from
+	Jobs       []Job
+	// Share is the crown this slip takes toward the limit, Account what the tree year comes to with it, Cap the limit.
+	Share, Account, Cap   float64
+	BigWounds             int // of the tree year
+	Unsolved              float64
+	Minutes               float64
+	BudsWithin, BudsAbove float64
+}
+
+// Made lists the slip's cuts in their order.
+func (s *Slip) Made() []growth.Cut {
+	out := make([]growth.Cut, len(s.Cuts))
+	for k := range s.Cuts {
+		out[k] = growth.Cut{CutAt: s.Cuts[k].CutAt}
+	}
+	return out
+}
+
+// Planner makes slips for a tree.
+type Planner struct {
+	*Judge
+	o         Options
+	tree      growth.Tree
+	findings  []find.Finding
+	carriedBy map[int]Carried // set aside before any cut, by finding
+	jobs      []Job
+	options   map[string][]option // per question, the cuts that answer it
+	answers   [][]option          // by finding, the first cuts of each of its questions; nil: not asked yet
+	runs      map[Level]*run
+	flowers   []float64 // in each limb's subtree
+	young     []youngShoot
+	next      []float64 // base diameter of each limb after a season without cuts, mm
+	confident float64
+	tops      []int // findings of height that this year's slips work on, the highest first
+	lots      []light.Lot
+	zoneOf    []int
+	zoneLeaf  [3]float64
+}
+
+// option is a candidate with what it would do.
+type option struct {
+	Candidate
+	limbAt  int
+	solves  []int // findings, by place
+	urgency float64
+	unsure  bool // the limb's thickness or angle was not measured
+}
+
+// NewPlanner prepares a tree for slips. The tree's light is that of the reading. Errors: those of growth.Grow.
+func NewPlanner(tree growth.Tree, reading find.Reading, o Options) (*Planner, error) {
+	m := tree.Map
+	tree.Given = make(map[string]float64, m.Len())
+	for i := range m.Axes {
+		tree.Given[m.Axes[i].ID] = reading.Light.At(i)
+	}
+	p := &Planner{
+		Judge: NewJudge(m, reading.Light, reading), o: o, tree: tree, carriedBy: map[int]Carried{}, options: map[string][]option{}, runs: map[Level]*run{},
+		confident: m.Completeness().Value,
+	}
+	p.findings = p.Judge.findings
+	p.answers = make([][]option, len(p.findings))
+	grown, _, err := growth.Grow(tree, growth.Work{})
+	if err != nil {
+		return nil, fmt.Errorf("what waiting costs: %w", err)
+	}
+	p.next = make([]float64, m.Len())
+	for i := range m.Axes {
+		p.next[i] = m.Axes[i].D
+		if k := grown.Map.Index(m.Axes[i].ID); k >= 0 {
+			p.next[i] = grown.Map.Axes[k].D
+		}
+	}
+	p.flowers = make([]float64, m.Len())
+	for i := m.Len() - 1; i >= 0; i-- {
+		for _, piece := range p.fruit[i] {
+			p.flowers[i] += piece.Buds
+		}
+		for _, c := range m.Axes[i].Children {
+			p.flowers[i] += p.flowers[c]
+		}
+	}
+	p.young = p.youngShoots()
+	p.zones()
+	p.jobs = p.findJobs()
+	for k, f := range p.findings {
+		c, aside := p.setAside(f)
+		if aside {
+			c.Finding = f
+			p.carriedBy[k] = c
+		}
+		if f.Code == "over_height" && (!aside || c.Why == OtherSlip) {
+			p.tops = append(p.tops, k)
+		}
+	}
+	slices.SortStableFunc(p.tops, func(a, b int) int { return p.higher(a, b) })
+	return p, nil
+}
+
+// higher orders tops: the highest first, then by name.
+func (p *Planner) higher(a, b int) int {
+	ta, _ := p.findings[a].Fact("top_cm")
+	tb, _ := p.findings[b].Fact("top_cm")
+	return cmp.Or(cmp.Compare(tb.Value, ta.Value), cmp.Compare(p.findings[a].Limb, p.findings[b].Limb))
+}
+
+// ask returns the cuts that answer a question, with what each solves. Asked once.
+func (p *Planner) ask(q Question) []option {
+	key := q.Limb + "/" + string(q.Aim)
+	if q.AtMax != nil {
+		key += fmt.Sprintf("/%.3f", *q.AtMax)
+	}
+	if known, ok := p.options[key]; ok {
+		return known
+	}
+	q.DrySummerStone = !p.o.StoneAnyTime
+	var out []option
+	for _, c := range p.Candidates(q) {
+		if p.schoolMakes(c.Kind) {
+			out = append(out, p.weigh(c))
+		}
+	}
+	p.options[key] = out
+	return out
+}
+
+// answersTo are the cuts tried for a finding: the best of each of its questions.
+func (p *Planner) answersTo(k int) []option {
+	if p.answers[k] != nil {
+		return p.answers[k]
+	}
+	f := p.findings[k]
+	out := []option{}
+	for _, q := range p.questions(f) {
+		options := p.ask(q)
+		for _, o := range options[:min(len(options), firstTried)] {
+			if o.Score >= 0 && o.Kind != limb.Notch && (grouped(f) || slices.Contains(o.solves, k)) {
+				out = append(out, o)
+			}
+		}
+	}
+	p.answers[k] = out
+	return out
+}
+
+// At is the cut of a kind at a place, for an aim; false where it cannot be made there. A bud cut is made above the nearest
+// bud a person could mean.
+func (j *Judge) At(c limb.CutAt, aim find.Aim) (Candidate, bool) {
+	const near = 0.06
+	for _, o := range j.Everywhere(c.Limb, aim) {
+		if o.Kind == c.Kind && math.Abs(o.AtCM-c.AtCM) <= near {
+			return o, true
+		}
+	}
+	return Candidate{}, false
+}
+
+// schoolMakes: the school makes cuts of this kind.
+func (p *Planner) schoolMakes(k limb.CutKind) bool {
+	switch k {
+	case limb.Stub:
+		return !p.o.NoStub
+	case limb.TipThird:
+		return !p.o.NeverTip
+	case limb.FruitBud:
+		return !p.o.LeafBudsOnly
+	case limb.SpurBack:
+		return !p.o.LeaveLong || p.summer()
+	}
+	return true
+}
+
+func (p *Planner) weigh(c Candidate) option {
+	i := p.m.Index(c.Limb)
+	o := option{Candidate: c, limbAt: i, unsure: p.guessed(i)}
+	for k := range p.findings {
+		if p.solvesIt(c.CutAt, i, k) {
+			o.solves = append(o.solves, k)
+		}
+	}
+	if d := p.m.Axes[i].D; d > 0 {
+		later := c.DMM * p.next[i] / d
+		if c.DMM > 0 {
+			o.urgency = math.Max(0, math.Min(mostUrgent, 2*(later/c.DMM-1)))
+		}
+		if c.DMM <= growsPastMM && later > growsPastMM || c.DMM <= BigWoundMM && later > BigWoundMM {
+			o.urgency += passesSize
+		}
+	}
+	return o
+}
+
+// Urgency: what thickens fast is not postponed (limb page, 7.2; judgement).
+const (
+	mostUrgent  = 0.5
+	passesSize  = 0.25
+	growsPastMM = 25
+)
+
+// guessed: the limb's thickness or angle was filled in by rule.
+func (p *Planner) guessed(i int) bool {
+	in := p.m.Axes[i].Inferred
+	return slices.Contains(in, "diameter_mm") || slices.Contains(in, "angle_base_deg")
+}
+
+// Plan makes the slip: every level up to the chosen one is tried, for greedy choice alone could do worse with more room.
+// Cost: candidates times findings once, then rounds of candidates for each level.
+func (p *Planner) Plan() *Slip {
+	s := p.slipOf(p.upTo(p.o.share()), p.o.share())
+	p.tell(s)
+	return s
+}
+
+// upTo is the best run of all levels to a share of the crown.
+func (p *Planner) upTo(most float64) *run {
+	var best *run
+	for _, l := range levels {
+		if l.Share > most+1e-9 {
+			break
+		}
+		r := p.runs[l.Level]
+		if r == nil {
+			r = p.run(l.Share)
+			p.runs[l.Level] = r
+		}
+		if best == nil || r.better(best) {
+			best = r
+		}
+	}
+	return best
+}
+
+// run chooses cuts under one level. Where something was held back for the tops, it is tried without: what leaves fewer of
+// them above reach counts, then what leaves less unsolved.
+func (p *Planner) run(level float64) *run {
+	r := newRun(p, level, p.o.KeepForHeight)
+	r.work()
+	if !r.held {
+		return r
+	}
+	plain := newRun(p, level, false)
+	plain.work()
+	if a, b := round6(plain.topsOpen()), round6(r.topsOpen()); a < b || a == b && plain.better(r) {
+		return plain
+	}
+	return r
+}
+
+// AtLevels makes the slip of every level of a bearing tree, without the evidence of its cuts.
+func (p *Planner) AtLevels() map[Level]*Slip {
+	out := map[Level]*Slip{}
+	for _, l := range levels[:len(levels)-1] {
+		out[l.Level] = p.slipOf(p.upTo(l.Share), l.Share)
+	}
+	return out
+}
+
+func (p *Planner) slipOf(r *run, level float64) *Slip {
+	s := &Slip{
+		Season: p.m.Season, Options: p.o, Findings: p.findings, Confidence: p.confident, Cap: level * p.o.part(), BigWounds: r.big,
+		Unsolved: r.unsolved(), Account: r.used, Share: r.used - p.o.Used, Jobs: p.jobs,
+	}
+	chosen := slices.Clone(r.made)
+	slices.SortStableFunc(chosen, func(a, b *made) int { return cmp.Compare(a.step, b.step) })
+	for _, c := range chosen {
+		step := Step{Candidate: c.Candidate, Step: c.step, Net: c.net, Counted: c.counted, Aim: c.aim, Moved: c.moved}
+		for _, k := range c.does {
+			step.Solves = append(step.Solves, p.findings[k])
+		}
+		if c.stage >= 0 {
+			step.Stage = &p.findings[c.stage]
+		}
+		s.Cuts = append(s.Cuts, step)
+		s.Minutes += c.Minutes
+	}
+	s.BudsWithin, s.BudsAbove = r.budsTaken()
+	for k := range p.findings {
+		if c, left := r.left(k); left {
+			if c.Why == Incomplete {
+				s.LookFirst = append(s.LookFirst, c)
+			} else {
+				s.Carried = append(s.Carried, c)
+			}
+		}
+	}
+	return s
+}

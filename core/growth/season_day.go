@@ -1,0 +1,74 @@
+package growth
+
+import (
+	"math"
+
+	"vertumna/core/limb"
+)
+
+// grownBy is the part of a season's extension made by a moment of it.
+func grownBy(at float64) float64 { return 1 - math.Pow(1-math.Min(1, at/growthEnds), 2) }
+
+// leafFall settles the reserves and turns the year.
+func (s *season) leafFall(p, f float64) {
+	t := s.t
+	t.reff = rootMemory*t.reff*(1-s.qs*(1-f)) + (1-rootMemory)*p
+	t.Season++
+	out := s.as(limb.Dormant)
+	out.Age++
+	if out.Year > 0 {
+		out.Year++
+	}
+	t.Map = out
+}
+
+// as is the map with the state that goes with it from season to season.
+func (s *season) as(when limb.Season) *limb.Map {
+	out := *s.m
+	out.Season = when
+	out.RRef, out.REff, out.Vig = limb.Of(s.t.rref), limb.Of(s.t.reff), limb.Of(s.t.vig)
+	return &out
+}
+
+// day is the tree as it stands at this moment of the season.
+func (s *season) day() *limb.Map { return s.as(limb.Summer) }
+
+// Day grows a tree from winter to a moment of the season, without a summer cut: its day map and light. At 0: midsummer.
+func Day(t Tree, dormant []Cut, at float64) (*limb.Map, limb.Light, error) {
+	var m *limb.Map
+	var l limb.Light
+	_, _, err := Grow(t, Work{Dormant: dormant, At: at, Slip: func(day *limb.Map, light limb.Light) ([]Cut, error) {
+		m, l = day, light
+		return nil, nil
+	}})
+	return m, l, err
+}
+
+// Close makes the cuts of a summer map and brings it to leaf fall: what they wake waits for spring. At 0: midsummer.
+// Errors: those of limb.Map.Cut.
+func Close(t Tree, cuts []Cut, at float64) (Tree, error) {
+	if at == 0 {
+		at = Midsummer
+	}
+	next := t
+	next.Given = copyOf(t.Given)
+	s := newSeason(&next, t.Map)
+	s.calibrate()
+	p, f := s.reserves(), at*at
+	s.share(nil)
+	made, err := s.make(cuts)
+	if err != nil {
+		return t, err
+	}
+	s.relight()
+	p = f*p + (1-f)*s.reserves()
+	for _, c := range made {
+		for _, w := range s.wakes(c, s.qs, true) {
+			w.rank *= weakerNextSpring
+			next.pending = append(next.pending, w)
+		}
+	}
+	s.dropFresh()
+	s.leafFall(p, f)
+	return next, nil
+}

@@ -1,0 +1,175 @@
+package training
+
+import (
+	"cmp"
+	"fmt"
+	"math"
+	"slices"
+
+	"vertumna/core/given"
+)
+
+// Renewal asks which bearing units of a scaffold are renewed this year.
+type Renewal struct {
+	ScaffoldD2MM2 float64  `json:"scaffold_d2_mm2"`
+	Units         []Unit   `json:"units"`
+	CycleYears    *int     `json:"cycle_years,omitempty"` // absent: 3
+	SideLimit     *float64 `json:"side_limit,omitempty"`  // absent: a half
+	LimitShare    *float64 `json:"limit_share,omitempty"` // absent: a fifth
+	UsedShare     float64  `json:"used_share,omitempty"`
+	BigCuts       *int     `json:"big_cuts,omitempty"` // absent: 3
+	RenewByAge    *bool    `json:"renew_by_age,omitempty"`
+}
+
+// Unit is a bearing limb of a scaffold.
+type Unit struct {
+	ID         string   `json:"id"`
+	DiameterMM float64  `json:"diameter_mm"`
+	CarrierMM  *float64 `json:"carrier_mm,omitempty"`
+	AgeYears   int      `json:"age_years"`
+	Successor  bool     `json:"successor,omitempty"`
+	Locked     bool     `json:"locked,omitempty"`
+}
+
+// RenewalCut is a unit that goes: why, its share, and the stub a thinner shoot will come from; 0 with a successor.
+type RenewalCut struct {
+	ID     string  `json:"id"`
+	Why    string  `json:"why"`
+	Share  float64 `json:"share"`
+	StubMM float64 `json:"stub_mm"`
+}
+
+// RenewalLeft is a unit that was due and stays, with the reason.
+type RenewalLeft struct {
+	ID     string `json:"id"`
+	Reason string `json:"reason"`
+	Due    string `json:"due"`
+}
+
+// RenewalPlan is the answer.
+type RenewalPlan struct {
+	Cuts  []RenewalCut  `json:"cuts"`
+	Left  []RenewalLeft `json:"left"`
+	Share float64       `json:"share"`
+	Room  float64       `json:"room"`
+}
+
+const (
+	overHalf = "over_half"
+	ofCycle  = "cycle"
+)
+
+// PlanRenewal chooses the units that go: those too thick for their carrier first, then the oldest, a part each year. Errors:
+// given.Faults.
+func PlanRenewal(in Renewal) (RenewalPlan, error) {
+	if err := in.check(); err != nil {
+		return RenewalPlan{}, err
+	}
+	room := given.Or(in.LimitShare, 0.2) - in.UsedShare
+	r := renewing{in: in, room: room, out: RenewalPlan{Cuts: []RenewalCut{}, Left: []RenewalLeft{}}, due: map[string]bool{}}
+	limit := given.Or(in.SideLimit, 0.5)
+	ratio := func(u Unit) float64 {
+		if u.CarrierMM == nil {
+			return 0
+		}
+		return u.DiameterMM / *u.CarrierMM
+	}
+	var thick, old []Unit
+	cycle := orInt(in.CycleYears, 3)
+	for _, u := range in.Units {
+		if ratio(u) > limit+nearlyEqual {
+			thick = append(thick, u)
+		} else if u.AgeYears >= cycle {
+			old = append(old, u)
+		}
+	}
+	slices.SortStableFunc(thick, func(a, b Unit) int { return cmp.Compare(ratio(b), ratio(a)) })
+	slices.SortStableFunc(old, func(a, b Unit) int {
+		return cmp.Or(cmp.Compare(b.AgeYears, a.AgeYears), cmp.Compare(b.DiameterMM, a.DiameterMM))
+	})
+	r.take(thick, overHalf, orInt(in.BigCuts, 3))
+	if in.RenewByAge == nil || *in.RenewByAge {
+		r.take(old, ofCycle, int(math.Ceil(float64(len(in.Units))/float64(cycle)-nearlyEqual)))
+	}
+	r.out.Room = math.Max(0, r.room)
+	return r.out, nil
+}
+
+// renewing is a plan in the making.
+type renewing struct {
+	in   Renewal
+	room float64
+	out  RenewalPlan
+	due  map[string]bool
+}
+
+func (r *renewing) take(units []Unit, why string, most int) {
+	for _, u := range units {
+		share := u.DiameterMM * u.DiameterMM / r.in.ScaffoldD2MM2
+		reason := ""
+		switch {
+		case u.Locked:
+			reason = "locked"
+		case len(r.out.Cuts) >= most:
+			reason = "count"
+		case share > r.room+nearlyEqual:
+			reason = "limit"
+		}
+		if reason != "" {
+			r.out.Left = append(r.out.Left, RenewalLeft{u.ID, reason, why})
+			continue
+		}
+		stub := 0.0
+		if !u.Successor {
+			stub = clamp(math.Floor(0.6*u.DiameterMM+0.5+nearlyEqual), 12, 20)
+		}
+		r.out.Cuts = append(r.out.Cuts, RenewalCut{u.ID, why, share, stub})
+		r.out.Share += share
+		r.room -= share
+	}
+}
+
+func orInt(v *int, other int) int {
+	if v == nil {
+		return other
+	}
+	return *v
+}
+
+func (in Renewal) check() error {
+	var fs given.Faults
+	fs.Above("scaffold_d2_mm2", in.ScaffoldD2MM2, 0, 1e8)
+	fs.May("side_limit", in.SideLimit, 0.3, 1)
+	fs.May("limit_share", in.LimitShare, 0, 1)
+	fs.In("used_share", in.UsedShare, 0, 1)
+	fs.In("cycle_years", float64(orInt(in.CycleYears, 3)), 2, 12)
+	fs.In("big_cuts", float64(orInt(in.BigCuts, 3)), 0, 20)
+	if len(in.Units) == 0 {
+		fs.Add(given.Empty, "units", "none", "at least one bearing limb")
+	}
+	seen := map[string]bool{}
+	for i, u := range in.Units {
+		at := fmt.Sprintf("units[%d].", i)
+		switch {
+		case u.ID == "":
+			fs.Add(given.Missing, at+"id", "none", "a name")
+		case seen[u.ID]:
+			fs.Add(given.Twice, at+"id", u.ID, "a name used once")
+		}
+		seen[u.ID] = true
+		fs.Above(at+"diameter_mm", u.DiameterMM, 0, 1500)
+		fs.In(at+"age_years", float64(u.AgeYears), 1, 100)
+		if u.CarrierMM != nil {
+			fs.Above(at+"carrier_mm", *u.CarrierMM, 0, 1500)
+		}
+	}
+	if len(fs) > 0 {
+		return fs
+	}
+	for i, u := range in.Units {
+		if u.CarrierMM != nil && u.DiameterMM > *u.CarrierMM {
+			fs.Add(given.Conflict, fmt.Sprintf("units[%d].diameter_mm", i), fmt.Sprintf("%g", u.DiameterMM), fmt.Sprintf("at most its carrier's %g", *u.CarrierMM))
+		}
+	}
+	return fs.Err()
+}

@@ -1,0 +1,396 @@
+// Package training answers the questions of forming a tree: which shoots become scaffolds, how high it may stand, where a
+// leader stops, which bearing wood is renewed this year. Lengths in cm, thickness in mm, angles from vertical, azimuths from
+// north. The points of a score are the training page's judgement.
+package training
+
+import (
+	"cmp"
+	"fmt"
+	"math"
+	"slices"
+
+	"vertumna/core/given"
+)
+
+// Scaffolds asks which of a young tree's shoots become its main limbs.
+type Scaffolds struct {
+	Form             string           `json:"form"`
+	LeaderDiameterMM *float64         `json:"leader_diameter_mm,omitempty"`
+	FirstLowCM       *float64         `json:"first_low_cm,omitempty"`
+	WindFromDeg      *float64         `json:"wind_from_deg,omitempty"`
+	WallDeg          *float64         `json:"wall_deg,omitempty"`
+	PathDeg          *float64         `json:"path_deg,omitempty"`
+	PathClearCM      *float64         `json:"path_clear_cm,omitempty"`   // absent: 220
+	SideLimit        *float64         `json:"side_limit,omitempty"`      // absent: a half
+	LeastAngleDeg    *float64         `json:"least_angle_deg,omitempty"` // absent: 25
+	Candidates       []ScaffoldCandid `json:"candidates"`
+}
+
+// ScaffoldCandid is a shoot that could become a scaffold. Fault is none, slight or bad; Keep was decided by a person.
+type ScaffoldCandid struct {
+	ID         string  `json:"id"`
+	AzimuthDeg float64 `json:"azimuth_deg"`
+	HeightCM   float64 `json:"height_cm"`
+	AngleDeg   float64 `json:"angle_deg"`
+	DiameterMM float64 `json:"diameter_mm"`
+	Fault      string  `json:"fault,omitempty"`
+	Keep       bool    `json:"keep,omitempty"`
+}
+
+// ScaffoldTerms are the penalties of a set, 100 less their sum is its score.
+type ScaffoldTerms struct {
+	Gap       float64 `json:"gap"`
+	Vertical  float64 `json:"vertical"`
+	Angle     float64 `json:"angle"`
+	Thickness float64 `json:"thickness"`
+	Even      float64 `json:"even"`
+	Wind      float64 `json:"wind"`
+	Path      float64 `json:"path"`
+	Low       float64 `json:"low"`
+	Fault     float64 `json:"fault"`
+	Number    float64 `json:"number"`
+}
+
+func (t ScaffoldTerms) list() []TermLoss {
+	return []TermLoss{
+		{"gap", t.Gap},
+		{"vertical", t.Vertical},
+		{"angle", t.Angle},
+		{"thickness", t.Thickness},
+		{"even", t.Even},
+		{"wind", t.Wind},
+		{"path", t.Path},
+		{"low", t.Low},
+		{"fault", t.Fault},
+		{"number", t.Number},
+	}
+}
+
+func (t ScaffoldTerms) score() float64 {
+	sum := 0.0
+	for _, l := range t.list() {
+		sum += l.Points
+	}
+	return 100 - sum
+}
+
+// TermLoss is what a set loses in one term.
+type TermLoss struct {
+	Term   string  `json:"term"`
+	Points float64 `json:"points"`
+}
+
+// RunnerUp is the next best set, and where it loses.
+type RunnerUp struct {
+	Chosen []string   `json:"chosen"`
+	Score  float64    `json:"score"`
+	Loses  []TermLoss `json:"loses"`
+}
+
+// Rejected is a shoot that was refused, with the reason.
+type Rejected struct {
+	ID     string `json:"id"`
+	Reason string `json:"reason"`
+}
+
+// ScaffoldChoice is the answer. Verdict is chosen, too_few or none.
+type ScaffoldChoice struct {
+	Verdict        string         `json:"verdict"`
+	Chosen         []string       `json:"chosen"`
+	Score          *float64       `json:"score"`
+	Terms          *ScaffoldTerms `json:"terms"`
+	RunnerUp       *RunnerUp      `json:"runner_up"`
+	Rejected       []Rejected     `json:"rejected"`
+	WidestGapDeg   *float64       `json:"widest_gap_deg"`
+	FillAzimuthDeg *float64       `json:"fill_azimuth_deg"`
+	Missing        int            `json:"missing"`
+}
+
+type scaffoldForm struct {
+	least, preferred, most int
+	apartLow, apartHigh    float64
+	firstLow               float64
+	leader                 bool
+}
+
+var scaffoldForms = map[string]scaffoldForm{
+	"open-vase": {3, 4, 5, 8, 25, 45, false}, "low-bush": {3, 4, 5, 5, 25, 25, false}, "stone-frame": {3, 3, 4, 8, 25, 45, false},
+	"central-leader": {4, 5, 6, 15, 25, 45, true}, "modified-leader": {4, 5, 6, 15, 25, 45, true}, "tier-of-four": {4, 4, 4, 5, 15, 45, true},
+}
+
+const (
+	mostCandidates = 24
+	hangsDeg       = 110
+	wallDeg        = 45
+	pathDeg        = 35
+	nearlyEqual    = 1e-9
+	losesFrom      = 0.5
+)
+
+// ChooseScaffolds chooses a young tree's scaffolds: every set of the form's sizes is scored. Errors: given.Faults. Cost: sets
+// of the candidates, at most 24 of them.
+func ChooseScaffolds(in Scaffolds) (ScaffoldChoice, error) {
+	form, err := in.check()
+	if err != nil {
+		return ScaffoldChoice{}, err
+	}
+	out := ScaffoldChoice{Chosen: []string{}, Rejected: []Rejected{}}
+	var left []ScaffoldCandid
+	keeps := 0
+	for _, c := range in.Candidates {
+		if c.Keep {
+			keeps++
+		} else if why := in.refuses(c, form); why != "" {
+			out.Rejected = append(out.Rejected, Rejected{c.ID, why})
+			continue
+		}
+		left = append(left, c)
+	}
+	var best, next []ScaffoldCandid
+	switch {
+	case len(left) == 0:
+		out.Verdict, out.Missing = "none", form.least
+		return out, nil
+	case len(left) < form.least:
+		out.Verdict, out.Missing, best = "too_few", form.least-len(left), left
+	default:
+		out.Verdict = "chosen"
+		if best, next = in.best(left, form, keeps); best == nil {
+			return ScaffoldChoice{}, given.Faults{{Code: given.Conflict, Field: "candidates", Given: fmt.Sprintf("%d kept", keeps), Expected: fmt.Sprintf("at most %d", form.most)}}
+		}
+	}
+	out.tell(in, form, best, next)
+	return out, nil
+}
+
+func (in Scaffolds) check() (scaffoldForm, error) {
+	var fs given.Faults
+	form, ok := scaffoldForms[in.Form]
+	if !ok {
+		fs.Add(given.Word, "form", in.Form, "open-vase, low-bush, stone-frame, central-leader, modified-leader or tier-of-four")
+	}
+	fs.May("first_low_cm", in.FirstLowCM, 10, 200)
+	fs.May("wind_from_deg", in.WindFromDeg, 0, 360)
+	fs.May("wall_deg", in.WallDeg, 0, 360)
+	fs.May("path_deg", in.PathDeg, 0, 360)
+	fs.May("path_clear_cm", in.PathClearCM, 0, 500)
+	fs.May("side_limit", in.SideLimit, 0.2, 1)
+	fs.May("least_angle_deg", in.LeastAngleDeg, 0, 60)
+	if in.LeaderDiameterMM != nil {
+		fs.Above("leader_diameter_mm", *in.LeaderDiameterMM, 0, 1500)
+	} else if form.leader {
+		fs.Add(given.Missing, "leader_diameter_mm", "none", "the leader's thickness above the tier")
+	}
+	switch n := len(in.Candidates); {
+	case n == 0:
+		fs.Add(given.Empty, "candidates", "none", "at least one shoot")
+	case n > mostCandidates:
+		fs.Add(given.Range, "candidates", fmt.Sprint(n), fmt.Sprintf("at most %d: mark clear losers first", mostCandidates))
+	}
+	seen := map[string]bool{}
+	for i, c := range in.Candidates {
+		at := fmt.Sprintf("candidates[%d].", i)
+		if c.ID == "" {
+			fs.Add(given.Missing, at+"id", "none", "a name")
+		} else if seen[c.ID] {
+			fs.Add(given.Twice, at+"id", c.ID, "a name used once")
+		}
+		seen[c.ID] = true
+		fs.In(at+"azimuth_deg", c.AzimuthDeg, 0, 360)
+		fs.In(at+"height_cm", c.HeightCM, 0, 1000)
+		fs.In(at+"angle_deg", c.AngleDeg, 0, 180)
+		fs.Above(at+"diameter_mm", c.DiameterMM, 0, 1500)
+		if !slices.Contains([]string{"", "none", "slight", "bad"}, c.Fault) {
+			fs.Add(given.Word, at+"fault", c.Fault, "none, slight or bad")
+		}
+	}
+	return form, fs.Err()
+}
+
+func (in Scaffolds) firstLow(form scaffoldForm) float64 {
+	return given.Or(in.FirstLowCM, form.firstLow)
+}
+
+func (in Scaffolds) sideLimit() float64 { return given.Or(in.SideLimit, 0.5) }
+
+// refuses a shoot for one reason, the first that holds.
+func (in Scaffolds) refuses(c ScaffoldCandid, form scaffoldForm) string {
+	switch {
+	case c.Fault == "bad":
+		return "fault"
+	case c.HeightCM < in.firstLow(form):
+		return "low"
+	case c.AngleDeg < given.Or(in.LeastAngleDeg, 25):
+		return "narrow"
+	case c.AngleDeg > hangsDeg:
+		return "hanging"
+	case in.WallDeg != nil && between(c.AzimuthDeg, *in.WallDeg) < wallDeg-nearlyEqual:
+		return "wall"
+	case form.leader && c.DiameterMM / *in.LeaderDiameterMM > 1.5*in.sideLimit()+nearlyEqual:
+		return "thick"
+	}
+	return ""
+}
+
+// between is the angle between two bearings, 0 to 180.
+func between(a, b float64) float64 { return math.Abs(math.Mod(a-b+540, 360) - 180) }
+
+// best scores every set of the form's sizes; a later one wins only if it is better. The runner-up is the next best.
+func (in Scaffolds) best(left []ScaffoldCandid, form scaffoldForm, keeps int) (best, next []ScaffoldCandid) {
+	bestScore, nextScore := math.Inf(-1), math.Inf(-1)
+	set := make([]int, 0, form.most)
+	try := func() {
+		chosen, kept := make([]ScaffoldCandid, len(set)), 0
+		for k, i := range set {
+			chosen[k] = left[i]
+			if left[i].Keep {
+				kept++
+			}
+		}
+		if kept < keeps {
+			return
+		}
+		switch s := in.terms(chosen, form).score(); {
+		case s > bestScore+nearlyEqual:
+			best, next, bestScore, nextScore = chosen, best, s, bestScore
+		case s > nextScore+nearlyEqual:
+			next, nextScore = chosen, s
+		}
+	}
+	var grow func(from, size int)
+	grow = func(from, size int) {
+		if len(set) == size {
+			try()
+			return
+		}
+		for i := from; i <= len(left)-(size-len(set)); i++ {
+			set = append(set, i)
+			grow(i+1, size)
+			set = set[:len(set)-1]
+		}
+	}
+	for size := form.least; size <= min(form.most, len(left)); size++ {
+		grow(0, size)
+	}
+	return best, next
+}
+
+func (in Scaffolds) terms(set []ScaffoldCandid, form scaffoldForm) ScaffoldTerms {
+	k := float64(len(set))
+	t := ScaffoldTerms{Gap: 30 * in.uneven(set), Number: 4 * math.Abs(k-float64(form.preferred))}
+	heights := make([]float64, len(set))
+	sum, sq := 0.0, 0.0
+	nearestWind := 180.0
+	for i, c := range set {
+		heights[i] = c.HeightCM
+		sum, sq = sum+c.DiameterMM, sq+c.DiameterMM*c.DiameterMM
+		switch {
+		case c.AngleDeg < 45:
+			t.Angle += 20 / k * math.Min(1, (45-c.AngleDeg)/15)
+		case c.AngleDeg > 60:
+			t.Angle += 20 / k * math.Min(1, 0.5*(c.AngleDeg-60)/30)
+		}
+		if form.leader {
+			t.Thickness += 15 / k * clamp((c.DiameterMM / *in.LeaderDiameterMM - in.sideLimit())/in.sideLimit(), 0, 1)
+		}
+		if in.PathDeg != nil && between(c.AzimuthDeg, *in.PathDeg) <= pathDeg+nearlyEqual && c.HeightCM < given.Or(in.PathClearCM, 220) {
+			t.Path += 10 / k
+		}
+		if c.Fault == "slight" {
+			t.Fault += 10 / k
+		}
+		if in.WindFromDeg != nil {
+			nearestWind = math.Min(nearestWind, between(c.AzimuthDeg, *in.WindFromDeg))
+		}
+	}
+	slices.Sort(heights)
+	for i := 1; i < len(heights); i++ {
+		v := heights[i] - heights[i-1]
+		switch {
+		case v < form.apartLow:
+			t.Vertical += 20 / (k - 1) * (form.apartLow - v) / form.apartLow
+		case v > form.apartHigh:
+			t.Vertical += 20 / (k - 1) * math.Min(1, (v-form.apartHigh)/form.apartHigh)
+		}
+	}
+	mean := sum / k
+	t.Even = 5 * math.Min(1, math.Sqrt(math.Max(0, sq/k-mean*mean))/mean/0.5)
+	if in.WindFromDeg != nil {
+		t.Wind = 5 * clamp((nearestWind-45)/135, 0, 1)
+	}
+	t.Low = 5 * clamp((heights[0]-math.Max(60, in.firstLow(form)))/30, 0, 1)
+	return t
+}
+
+// gaps are the angles between neighbours round the trunk, with where each starts; a wall counts as one more limb.
+func (in Scaffolds) gaps(set []ScaffoldCandid) (from, gap []float64) {
+	var az []float64
+	for _, c := range set {
+		az = append(az, math.Mod(c.AzimuthDeg, 360))
+	}
+	if in.WallDeg != nil {
+		az = append(az, math.Mod(*in.WallDeg, 360))
+	}
+	slices.Sort(az)
+	for i := range az {
+		next := az[(i+1)%len(az)]
+		if i == len(az)-1 {
+			next += 360
+		}
+		from, gap = append(from, az[i]), append(gap, next-az[i])
+	}
+	return from, gap
+}
+
+// uneven is how far the gaps stand from equal ones, 0..1.
+func (in Scaffolds) uneven(set []ScaffoldCandid) float64 {
+	_, gap := in.gaps(set)
+	if len(gap) == 1 {
+		return 1
+	}
+	equal, sum := 360/float64(len(gap)), 0.0
+	for _, g := range gap {
+		sum += math.Abs(g - equal)
+	}
+	return sum / (2 * (360 - equal))
+}
+
+func clamp(x, low, high float64) float64 { return math.Max(low, math.Min(high, x)) }
+
+func (out *ScaffoldChoice) tell(in Scaffolds, form scaffoldForm, best, next []ScaffoldCandid) {
+	terms := in.terms(best, form)
+	score := terms.score()
+	out.Chosen, out.Terms, out.Score = names(best), &terms, &score
+	from, gap := in.gaps(best)
+	widest := 0
+	for i := range gap {
+		if gap[i] > gap[widest]+nearlyEqual {
+			widest = i
+		}
+	}
+	fill := math.Mod(from[widest]+gap[widest]/2, 360)
+	out.WidestGapDeg, out.FillAzimuthDeg = &gap[widest], &fill
+	if next == nil {
+		return
+	}
+	theirs := in.terms(next, form)
+	out.RunnerUp = &RunnerUp{Chosen: names(next), Score: theirs.score(), Loses: []TermLoss{}}
+	mine := terms.list()
+	for k, l := range theirs.list() {
+		if d := l.Points - mine[k].Points; d >= losesFrom-nearlyEqual {
+			out.RunnerUp.Loses = append(out.RunnerUp.Loses, TermLoss{l.Term, d})
+		}
+	}
+	slices.SortStableFunc(out.RunnerUp.Loses, func(a, b TermLoss) int { return cmp.Compare(b.Points, a.Points) })
+}
+
+// names lists a set from low to high.
+func names(set []ScaffoldCandid) []string {
+	sorted := slices.Clone(set)
+	slices.SortStableFunc(sorted, func(a, b ScaffoldCandid) int { return cmp.Compare(a.HeightCM, b.HeightCM) })
+	out := make([]string, len(sorted))
+	for i, c := range sorted {
+		out[i] = c.ID
+	}
+	return out
+}

@@ -1,0 +1,29 @@
+package words
+
+import (
+	"fmt"
+
+	"vertumna/core/light"
+)
+
+var suns = map[light.SunClass]string{
+	light.FullSun:   "full sun: any form, the usual distance, full crop",
+	light.EnoughSun: "enough sun: keep it open and a little farther apart; fruit colours later",
+	light.LeanSun:   "lean sun: an open or flat form, wider apart; expect half the crop and less sugar",
+	light.PoorSun:   "too little sun for most fruit: a sour cherry or medlar at best, and few of them",
+}
+
+// SunMeans says what the hours of sun mean for form, distance and crop.
+func (s Speaker) SunMeans(hours float64) string { return suns[light.SunOf(hours)] }
+
+// HeightCap says how high a tree may stand for its neighbours' light; empty where nobody binds it.
+func (s Speaker) HeightCap(capM float64, neighbour string, shades, keeps float64) string {
+	if neighbour == "" {
+		return ""
+	}
+	if capM < 0.5 {
+		return fmt.Sprintf("%s stands in too much shade already (%s of full light, %s of it lost here): this tree alone cannot mend it",
+			neighbour, s.Amount(keeps, "share"), s.Amount(shades, "share"))
+	}
+	return fmt.Sprintf("at most %s for the light of %s, which loses %s to it", s.Amount(capM, "m"), neighbour, s.Amount(shades, "share"))
+}

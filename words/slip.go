@@ -1,0 +1,375 @@
+package words
+
+import (
+	"fmt"
+	"math"
+	"strings"
+
+	"vertumna/core/cut"
+	"vertumna/core/limb"
+)
+
+// stepTitles name a step; the first %s is the limb, the second the side branch.
+var stepTitles = map[limb.CutKind]string{
+	limb.Collar:     "%s off at its collar",
+	limb.SideBranch: "%s back to %s",
+	limb.SoundWood:  "%s back into sound wood",
+	limb.AboveBud:   "%s above a bud",
+	limb.Stub:       "%s to a renewal stub",
+	limb.TipThird:   "%s shortened by a third",
+	limb.FiveLeaves: "%s to about five leaves",
+	limb.FruitBud:   "%s above a fruit bud",
+	limb.SpurBack:   "%s to two or three buds",
+	limb.ToFruits:   "%s to the fruit it can ripen",
+	limb.SpurThin:   "%s: thin its spurs",
+	limb.Notch:      "%s: a notch above a bud",
+}
+
+// how says how each kind of cut is made.
+var how = map[limb.CutKind]string{
+	limb.Collar:     "Outside the branch collar: not flush, no stub.",
+	limb.SideBranch: "Just above the side branch, slanting away from it.",
+	limb.SoundWood:  "Look at the wood: no stain, no hole.",
+	limb.AboveBud:   "5-6 mm above the bud, sloped away from it.",
+	limb.Stub:       "12-20 mm stay: a thinner limb grows from them.",
+	limb.TipThird:   "5-6 mm above the bud, sloped away from it.",
+	limb.FiveLeaves: "Above the fifth good leaf; the rosette at the base does not count.",
+	limb.FruitBud:   "5-6 mm above the fruit bud: it stops the shoot.",
+	limb.SpurBack:   "The buds at the base turn to spurs.",
+	limb.ToFruits:   "Ends above a leaf bud, so that it can ripen its fruit.",
+	limb.SpurThin:   "The weak ones and those on the under side first.",
+	limb.Notch:      "A saw stroke through the bark just above the bud.",
+}
+
+var whys = map[cut.Why]string{
+	cut.NoSafeCut: "no safe cut: leave it and look again next season", cut.NoCut: "no cut answers this: thin the fruit, prop or tie",
+	cut.Bears: "it bears this year: renewed after the harvest", cut.LightAgain: "look at the light again after these cuts",
+	cut.NotchFirst: "notch it first, look again next year", cut.BendFirst: "bend it first, look again next year",
+	cut.DryWeather: "waits for dry summer weather: this kind's wounds fall sick in the wet", cut.OverToSummer: "past the stop line: in summer, which calms the tree",
+	cut.OverToWinter: "past the stop line: next winter", cut.ZoneToSummer: "past the limit of its zone: in summer", cut.ZoneToWinter: "past the limit of its zone: next winter",
+	cut.Strips: "a limb would be left without its fruit buds", cut.FewShoots: "too few one-year shoots would be left to bear",
+	cut.BigWounds: "two big wounds a year are enough: next winter", cut.Incomplete: "the map is too thin here to be sure: look first",
+	cut.Locked: "a protected or tied limb would go with it", cut.KeptForHeight: "what is left of the limit is kept for the tops",
+	cut.SchoolNever: "your school leaves this as it is", cut.LeftByYou: "left by you", cut.MovedByYou: "the cut was moved by you to where it does not solve this",
+}
+
+// Why says why a finding waits.
+func (s Speaker) Why(c cut.Carried, summer bool) string {
+	switch {
+	case c.Why == cut.OtherSlip && summer:
+		return "work of the winter slip"
+	case c.Why == cut.OtherSlip:
+		return "work of the summer slip"
+	case c.Why == cut.Lowered:
+		return fmt.Sprintf("lowered by %s now, the rest next year", s.Amount(math.Round(c.CM), "cm"))
+	}
+	return whys[c.Why]
+}
+
+// WaitingPrice says what a year's waiting does to a cut that waits; empty where it does nothing worth telling.
+func (s Speaker) WaitingPrice(mm float64, e cut.Evidence, minutes float64) string {
+	var out []string
+	if e.NextMM-mm >= 1 {
+		out = append(out, fmt.Sprintf("%s thick instead of %s", s.Amount(e.NextMM, "mm"), s.Amount(mm, "mm")))
+	}
+	if e.CloseNext > e.CloseNow && e.CloseNow > 0 {
+		out = append(out, fmt.Sprintf("%d seasons to close instead of %d", e.CloseNext, e.CloseNow))
+	}
+	if e.MinutesNext-minutes >= 0.2 {
+		out = append(out, fmt.Sprintf("%.1f min more work", e.MinutesNext-minutes))
+	}
+	if len(out) == 0 {
+		return ""
+	}
+	return "Next year: " + strings.Join(out, ", ") + "."
+}
+
+// StepWords are a step of a slip in plain words.
+type StepWords struct {
+	Title, Where, How, Bud, Cost string
+	// Price is what it costs later: fruit, regrowth, the wound, what waiting would cost. None is hidden.
+	Price    []string
+	Cautions []string
+}
+
+var sides = [8]string{"north", "northeast", "east", "southeast", "south", "southwest", "west", "northwest"}
+
+// Side names a compass bearing.
+func Side(deg float64) string { return sides[int(math.Mod(deg+22.5+360, 360)/45)%8] }
+
+var classes = map[limb.Class]string{
+	limb.Outward: "outward", limb.Inward: "inward", limb.Upper: "up", limb.Under: "down", "left": "to the left", "right": "to the right",
+}
+
+// OwnTool is a tool of a person's and the thickest wood it takes.
+type OwnTool struct {
+	Name  string
+	MaxMM float64
+}
+
+// ToolFor is what a cut is made with: of the person's own tools the lightest that takes it, else the usual one.
+func ToolFor(c cut.Candidate, own []OwnTool) (name string, has bool) {
+	if c.Tool == cut.Arborist {
+		return string(c.Tool), true
+	}
+	best := OwnTool{}
+	for _, t := range own {
+		if t.MaxMM >= c.DMM && (best.Name == "" || t.MaxMM < best.MaxMM) {
+			best = t
+		}
+	}
+	if best.Name != "" {
+		return best.Name, true
+	}
+	return string(c.Tool), len(own) == 0
+}
+
+// Step puts a step of a slip into words. Places are cm; openWeeks is how long its wound waits for growth.
+func (s Speaker) Step(c *cut.Step, place limb.Vec, bud *cut.TopBud, tool string, has bool, openWeeks int) StepWords {
+	title := fmt.Sprintf(stepTitles[c.Kind], c.Limb)
+	if c.Kind == limb.SideBranch {
+		title = fmt.Sprintf(stepTitles[c.Kind], c.Limb, c.Side)
+	}
+	w := StepWords{Title: title, How: how[c.Kind]}
+	w.Where = s.Amount(place.Z/100, "m") + " up"
+	if r := math.Hypot(place.X, place.Y); r >= 15 {
+		w.Where += ", " + Side(math.Atan2(place.X, place.Y)*180/math.Pi) + " side"
+	}
+	if c.AtCM > 0 {
+		w.Where += ", " + s.Amount(math.Round(c.AtCM), "cm") + " from the base of " + c.Limb
+	}
+	if bud != nil {
+		switch class := classes[bud.Class]; {
+		case class == "":
+			w.Bud = "Where the top bud faces is not known: look, and take one that faces outward."
+		case bud.Sure:
+			w.Bud = "The top bud faces " + class + ", to the " + Side(bud.Bearing) + "."
+		default:
+			w.Bud = "The top bud should face " + class + ", to the " + Side(bud.Bearing) + ": look."
+		}
+	}
+	w.Cost = thickness(s, c, tool)
+	if !has {
+		w.Cost = fmt.Sprintf("none of your tools takes %s: a %s, %s", s.Amount(c.DMM, "mm"), tool, shortMinutes(c.Minutes))
+	}
+	w.Price = s.price(c, openWeeks)
+	w.Cautions = cautionsOf(c.Candidate, place.Z)
+	return w
+}
+
+func shortMinutes(m float64) string {
+	if m < 1 {
+		return "half a minute"
+	}
+	return strings.TrimSuffix(fmt.Sprintf("%.1f", m), ".0") + " min"
+}
+
+func (s Speaker) price(c *cut.Step, openWeeks int) []string {
+	var out []string
+	fruit := math.Round(c.FruitLoss)
+	switch {
+	case fruit < 1 && c.BudsAbove >= 1:
+		out = append(out, fmt.Sprintf("No fruit within reach; %.0f fruit buds above it.", c.BudsAbove))
+	case fruit < 1:
+		out = append(out, "No fruit.")
+	case c.GrowsBack == 1:
+		out = append(out, fmt.Sprintf("%.0f fruit this year; the wood bears again after next.", fruit))
+	default:
+		out = append(out, fmt.Sprintf("%.0f fruit this year, as many the next.", fruit))
+	}
+	switch {
+	case c.Kind == limb.SpurThin:
+	case c.GrowsBack == 0:
+		out = append(out, "Does not grow back.")
+	case c.GrowsBack == 1:
+		out = append(out, fmt.Sprintf("Grows back in a season: shoots of %s.", s.Amount(math.Round(c.RegrowthCM), "cm")))
+	default:
+		out = append(out, fmt.Sprintf("Grows back in %d seasons: shoots of %s.", c.GrowsBack, s.Amount(math.Round(c.RegrowthCM), "cm")))
+	}
+	if c.Kind != limb.SpurThin {
+		wound := "The wound closes in a season"
+		switch {
+		case c.CloseNow == 0:
+			wound = "The wound will not close in sight"
+		case c.CloseNow > 1:
+			wound = fmt.Sprintf("The wound closes in %d seasons", c.CloseNow)
+		}
+		if openWeeks > 0 {
+			wound += fmt.Sprintf(", open %d weeks before growth", openWeeks)
+		}
+		out = append(out, wound+".")
+	}
+	if w := s.WaitingPrice(c.DMM, c.Evidence, c.Minutes); w != "" {
+		out = append(out, w)
+	}
+	return out
+}
+
+var hazards = map[cut.Hazard]string{
+	cut.OverPath:      "Over a path: nobody under it, and rope what is heavy.",
+	cut.NearPowerLine: "Within 3 m of a power line: do not cut; call the network's owner.",
+	cut.OnTheWall:     "Over the wall: the ground beyond is another's.",
+}
+
+// Hazard says what a hazard asks.
+func Hazard(h cut.Hazard) string { return hazards[h] }
+
+// jobs without a cut.
+var slipJobs = map[cut.JobKind]string{
+	cut.NotchJob:      "Notch %s %s from its base, just above a sleeping bud, around bud break.",
+	cut.BendJob:       "Bend %s flatter: buds along it wake.",
+	cut.LookAtCarrier: "Look at %s where the sick limb leaves it, %s from its base: the sound wood beyond the sickness is not all on the limb.",
+	cut.WoundLook:     "Look at the old wound on %s, %s from its base",
+}
+
+// Job says a piece of work without a cut.
+func (s Speaker) Job(j cut.Job) string {
+	at := s.Amount(math.Round(j.AtCM), "cm")
+	switch j.Kind {
+	case cut.BendJob:
+		return fmt.Sprintf(slipJobs[j.Kind], j.Limb)
+	case cut.WoundLook:
+		says := fmt.Sprintf(slipJobs[j.Kind], j.Limb, at)
+		if j.Seasons > 0 {
+			return fmt.Sprintf("%s: %s, about %d seasons from closing.", says, s.Amount(j.DMM, "mm"), j.Seasons)
+		}
+		return fmt.Sprintf("%s: %s, not closing in sight.", says, s.Amount(j.DMM, "mm"))
+	}
+	return fmt.Sprintf(slipJobs[j.Kind], j.Limb, at)
+}
+
+// LargeFree is said of a large cut that does not count.
+const LargeFree = "It does not count toward the limit, but it opens the crown: bark that stood in shade can burn, and sprouts follow."
+
+// SlipTotal sums a slip up.
+func (s Speaker) SlipTotal(steps int, minutes float64, tools int) string {
+	if steps == 0 {
+		return "nothing to cut"
+	}
+	return fmt.Sprintf("%s, %s, %s", plural(steps, "step"), s.Minutes(minutes), plural(tools, "tool"))
+}
+
+func plural(n int, what string) string {
+	if n == 1 {
+		return "1 " + what
+	}
+	return fmt.Sprintf("%d %ss", n, what)
+}
+
+// StopLine says how a slip stands against the limit of the tree year.
+func (s Speaker) StopLine(limit, account, free float64, exempt bool) string {
+	also := ""
+	if free >= 0.005 {
+		also = " " + s.Amount(free, "share") + " more goes free: sick wood and suckers do not count."
+	}
+	switch {
+	case exempt:
+		return "In formation: hard cuts are exempt by your school; " + s.Amount(account, "share") + " goes." + also
+	case account > limit+0.0005:
+		return fmt.Sprintf("Passes the line by %s: sprouts follow.%s", s.Amount(account-limit, "share"), also)
+	case limit-account < 0.005:
+		return "The line is reached: past it sprouts follow." + also
+	}
+	return fmt.Sprintf("%s may still go this tree year; past the line sprouts follow.%s", s.Amount(limit-account, "share"), also)
+}
+
+// FruitLeft says what the fruit buds left come to against what the trunk carries.
+func (s Speaker) FruitLeft(f cut.FruitOf, taken float64) string {
+	says := fmt.Sprintf("%.0f of %.0f fruit buds within reach stay: about %.0f fruit after the drop; the trunk could carry %.0f.",
+		f.BudsLeft, f.BudsLeft+taken, f.Fruit, f.Wanted)
+	switch {
+	case f.Fruit > 1.5*f.Wanted:
+		return says + " There will be thinning to do."
+	case f.Fruit < f.Wanted && taken > manyBuds*(f.BudsLeft+taken):
+		return says + " The slip takes many of them: spare what bears where you can."
+	}
+	return says
+}
+
+// manyBuds: a slip that takes more of the fruit buds within reach says so.
+const manyBuds = 0.25
+
+// StepTitle names a cut in a few words.
+func (s Speaker) StepTitle(c cut.Candidate) string {
+	if c.Kind == limb.SideBranch {
+		return fmt.Sprintf(stepTitles[c.Kind], c.Limb, c.Side)
+	}
+	return fmt.Sprintf(stepTitles[c.Kind], c.Limb)
+}
+
+// StillAbove says why a limb does not come to reach.
+func (s Speaker) StillAbove(a cut.Above) string {
+	over := s.Amount(math.Round(a.CM), "cm") + " above reach: "
+	if a.Why == cut.GrewBack {
+		return over + "it is cut each year and grows back past the line."
+	}
+	return over + s.Why(cut.Carried{Why: a.Why, CM: a.Now}, true) + "."
+}
+
+// Replace sets keeping a tree against replacing it.
+func (s Speaker) Replace(years, toFull int, keep, fresh float64) string {
+	return fmt.Sprintf("Over %d years this tree bears about %s; a new one in its place about %s, and its full crop in year %d.",
+		years, s.Amount(keep, "kg"), s.Amount(fresh, "kg"), toFull)
+}
+
+// OnSlip says what a step does to a limb that was asked about.
+func (s Speaker) OnSlip(c *cut.Step, id string) string {
+	title := s.StepTitle(c.Candidate)
+	for _, f := range c.Solves {
+		if f.Limb == id || c.Limb == id {
+			return fmt.Sprintf("On the slip: %s, for it is %s (%s).", title, s.Finding(f).Name, s.Finding(f).Says)
+		}
+	}
+	return "On the slip: " + title + "."
+}
+
+// Waits says what was found on a limb, and why it waits.
+func (s Speaker) Waits(c cut.Carried, summer bool) string {
+	f := s.Finding(c.Finding)
+	return fmt.Sprintf("Found: %s (%s); %s.", f.Name, f.Says, s.Why(c, summer))
+}
+
+// GoesWith says that a limb goes with another.
+func (s Speaker) GoesWith(c cut.Candidate) string {
+	return "It goes with another cut: " + s.StepTitle(c) + "."
+}
+
+// NothingFound says that a limb is left because nothing speaks against it.
+func (s Speaker) NothingFound(held bool) string {
+	if held {
+		return "Nothing was found on it, and it is kept, protected or tied: no cut."
+	}
+	return "Nothing was found on it that an experienced eye would change; it bears, or fills its place."
+}
+
+// thickness tells the tool, how thick the wood is and how long it takes; spurs have no thickness worth telling.
+func thickness(s Speaker, c *cut.Step, tool string) string {
+	if c.DMM < 1 {
+		return fmt.Sprintf("%s, %s", tool, shortMinutes(c.Minutes))
+	}
+	return fmt.Sprintf("%s, %s thick, %s", tool, s.Amount(c.DMM, "mm"), shortMinutes(c.Minutes))
+}
+
+// Course says how a restoration parts its years.
+func (s Speaker) Course(c cut.Course) string {
+	if c == cut.SummerFirst {
+		return "Only sick wood and suckers in winter, the rest in summer: a summer cut calms what a winter cut would call up."
+	}
+	return "Two thirds in winter, then half, and the rest in summer."
+}
+
+// Bundle sets small cuts on one limb against taking it out.
+func (s Speaker) Bundle(b cut.Bundle) string {
+	return fmt.Sprintf("%d cuts on %s: %s. The limb out at its collar: %s.", b.Small.Cuts, b.Limb, s.tally(b.Small), s.tally(b.One))
+}
+
+func (s Speaker) tally(t cut.Tally) string {
+	closes := "not closing in sight"
+	if t.Closes == 1 {
+		closes = "closed in a season"
+	} else if t.Closes > 1 {
+		closes = fmt.Sprintf("closed in %d seasons", t.Closes)
+	}
+	return fmt.Sprintf("%s of the crown, %s, %.0f fruit buds within reach, widest wound %s, %s",
+		s.Amount(t.Share, "share"), shortMinutes(t.Minutes), t.Buds, s.Amount(t.WidestMM, "mm"), closes)
+}

@@ -45,6 +45,8 @@ func (c *Contents) Around(t *year.Tree, trees []year.Tree, day almanac.Day) find
 		case "shade-tree":
 			r, top := 50*f.WidthM, 100*f.HeightM
 			out.Shade = append(out.Shade, find.Crown{Name: name, X: pts[0][0], Y: pts[0][1], R: r, Z0: crownFoot * top, Z1: top})
+		case "power-line":
+			out.PowerLines = append(out.PowerLines, pts)
 		case "path":
 			for _, strip := range strips(pts, wide) {
 				out.Paths = append(out.Paths, find.Path{Name: name, Polygon: strip})

@@ -9,6 +9,9 @@ import (
 	"time"
 
 	"vertumna/core/almanac"
+	"vertumna/core/cut"
+	"vertumna/core/find"
+	"vertumna/core/limb"
 )
 
 // Entry is a line of the journal. It is never overwritten: a correction is a new entry that names the one it corrects.
@@ -18,7 +21,7 @@ type Entry struct {
 	TreeID    string      `json:"tree_id,omitempty" doc:"absent for the orchard's own jobs"`
 	Date      almanac.Day `json:"date"`
 	Season    int         `json:"season" readOnly:"true"`
-	Kind      string      `json:"kind" enum:"work,observed,measured,frost-night,seen,treatment,note,trouble,end-tests,void" doc:"void annuls the entry it corrects"`
+	Kind      string      `json:"kind" enum:"work,observed,measured,frost-night,seen,treatment,note,trouble,end-tests,slip,void" doc:"void annuls the entry it corrects"`
 	Corrects  string      `json:"corrects,omitempty" doc:"id of the entry this one corrects"`
 	Who       string      `json:"who,omitempty" maxLength:"500"`
 	Minutes   float64     `json:"minutes,omitempty" minimum:"0" maximum:"1440"`
@@ -49,6 +52,12 @@ type Entry struct {
 
 	EndTests map[string]string `json:"end_tests,omitempty" doc:"of a tree: see-through, hand, hat, ball, shake: passed or failed; low-flowers: seen or not-seen"`
 
+	Slip *SlipChoice `json:"slip,omitempty" doc:"what a person decided about a step of a slip"`
+	// Of a slip that was worked: the cuts as made, the map they left, and what waits for later with its reason.
+	Made    []limb.CutAt `json:"made,omitempty" maxItems:"500"`
+	Map     int          `json:"map_revision,omitempty"`
+	Carried []Carried    `json:"carried,omitempty" maxItems:"500"`
+
 	Weather   *Weather `json:"weather,omitempty"`
 	TreeStage string   `json:"tree_stage,omitempty" readOnly:"true"`
 	School    string   `json:"school,omitempty" readOnly:"true" doc:"the preset in force when it was logged"`
@@ -61,6 +70,23 @@ type Weather struct {
 	TmaxC  *float64 `json:"tmax_c,omitempty" minimum:"-60" maximum:"60"`
 	RainMM *float64 `json:"rain_mm,omitempty" minimum:"0" maximum:"2000"`
 	Source string   `json:"source" maxLength:"500" doc:"person, station"`
+}
+
+// SlipChoice is a decision about a step of a slip: taken, left as it is, the cut moved, or open again. The last one counts.
+type SlipChoice struct {
+	Slip     string      `json:"slip" maxLength:"40" doc:"season and growth year of the slip: dormant-2027"`
+	Choice   string      `json:"choice" enum:"taken,left,moved,open"`
+	Findings []cut.Key   `json:"findings" nullable:"false" maxItems:"200" doc:"what the step is for"`
+	Cut      *limb.CutAt `json:"cut,omitempty" doc:"where it was moved to"`
+}
+
+// Carried is work on a limb that waits for a later slip.
+type Carried struct {
+	Code find.Code `json:"code"`
+	Limb string    `json:"limb"`
+	Why  cut.Why   `json:"why"`
+	Due  string    `json:"due" enum:"summer,winter"`
+	CM   float64   `json:"cm,omitempty" doc:"lowered by so much already"`
 }
 
 // UndoFor is how long a logged thing can be undone; the store allows a little more for the way there.
@@ -116,6 +142,28 @@ func (s *Store) AddEntries(ctx context.Context, orchardID string, es []Entry) er
 			}
 		}
 		return touch(ctx, tx, orchardID)
+	})
+}
+
+// LogSlip logs the work on a tree and the map it leaves, both or neither. Errors: those of AddEntry and SaveMap.
+func (s *Store) LogSlip(ctx context.Context, orchardID string, e *Entry, m *LimbMap) error {
+	if e.ID == "" {
+		e.ID = NewID()
+	}
+	if e.Created == "" {
+		e.Created = s.stamp()
+	}
+	return s.tx(ctx, func(tx *sql.Tx) error {
+		var n int
+		if err := tx.QueryRowContext(ctx, "SELECT count(*) FROM entries WHERE id = ?", e.ID).Scan(&n); err != nil || n > 0 {
+			return err // sent twice: logged once
+		}
+		if err := s.saveMap(ctx, tx, orchardID, e.TreeID, m); err != nil {
+			return err
+		}
+		e.Map = m.Revision.Revision
+		_, err := addEntry(ctx, tx, orchardID, e)
+		return err
 	})
 }
 
@@ -183,6 +231,12 @@ func (s *Store) Undo(ctx context.Context, orchardID, id string) error {
 			return &TooLateToUndo{age}
 		}
 		if _, err := tx.ExecContext(ctx, "UPDATE entries SET withdrawn = 1, corrects = NULL WHERE id = ?", id); err != nil {
+			return err
+		}
+		// the map that the work left goes with it, unless it was drawn on since
+		if _, err := tx.ExecContext(ctx, `DELETE FROM limb_maps WHERE (tree_id, revision) IN (
+			SELECT tree_id, json_extract(body, '$.map_revision') FROM entries WHERE id = ?)
+			AND NOT EXISTS (SELECT 1 FROM limb_maps later WHERE later.tree_id = limb_maps.tree_id AND later.based_on = limb_maps.revision)`, id); err != nil {
 			return err
 		}
 		return touch(ctx, tx, orchardID)

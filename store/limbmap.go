@@ -91,27 +91,29 @@ func (s *Store) MapHistory(ctx context.Context, treeID string) ([]Revision, erro
 // SaveMap writes a new revision of a tree's limb map. It must be based on the map as of its date: another written
 // meanwhile is a *Clash that holds it. A first map is based on 0.
 func (s *Store) SaveMap(ctx context.Context, orchardID, treeID string, m *LimbMap) error {
+	return s.tx(ctx, func(tx *sql.Tx) error { return s.saveMap(ctx, tx, orchardID, treeID, m) })
+}
+
+func (s *Store) saveMap(ctx context.Context, tx *sql.Tx, orchardID, treeID string, m *LimbMap) error {
 	m.Doc.Version = limb.FormatVersion
 	body, err := json.Marshal(m.Doc)
 	if err != nil {
 		return err
 	}
-	return s.tx(ctx, func(tx *sql.Tx) error {
-		if err := touch(ctx, tx, orchardID); err != nil {
-			return err
-		}
-		now := 0
-		var nowBody sql.NullString
-		err := tx.QueryRowContext(ctx, "SELECT revision, body FROM limb_maps WHERE tree_id = ? AND date <= ? ORDER BY date DESC, revision DESC LIMIT 1",
-			treeID, m.Date.String()).Scan(&now, &nowBody)
-		if err != nil && !errors.Is(err, sql.ErrNoRows) {
-			return err
-		}
-		if now != m.BasedOn {
-			return &Clash{Given: m.BasedOn, Current: now, Body: json.RawMessage(nowBody.String)}
-		}
-		return s.addRevision(ctx, tx, treeID, m, string(body))
-	})
+	if err := touch(ctx, tx, orchardID); err != nil {
+		return err
+	}
+	now := 0
+	var nowBody sql.NullString
+	err = tx.QueryRowContext(ctx, "SELECT revision, body FROM limb_maps WHERE tree_id = ? AND date <= ? ORDER BY date DESC, revision DESC LIMIT 1",
+		treeID, m.Date.String()).Scan(&now, &nowBody)
+	if err != nil && !errors.Is(err, sql.ErrNoRows) {
+		return err
+	}
+	if now != m.BasedOn {
+		return &Clash{Given: m.BasedOn, Current: now, Body: json.RawMessage(nowBody.String)}
+	}
+	return s.addRevision(ctx, tx, treeID, m, string(body))
 }
 
 func (s *Store) addRevision(ctx context.Context, tx *sql.Tx, treeID string, m *LimbMap, body string) error {

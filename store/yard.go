@@ -2,6 +2,7 @@ package store
 
 import (
 	"vertumna/core/almanac"
+	"vertumna/core/cut"
 	"vertumna/core/pomology"
 	"vertumna/core/year"
 )
@@ -86,6 +87,10 @@ func (e *Entry) Core() year.Entry {
 		ID: e.ID, Tree: e.TreeID, Date: e.Date, Season: e.Season, Kind: year.EntryKind(e.Kind), Task: year.TaskKind(e.Task),
 		TaskID: e.TaskID, Outcome: year.Outcome(e.Outcome), Share: e.Share, CutMM: e.CutMM, FreeOnly: e.FreeOnly,
 		Headed: e.Headed, OpensSun: e.OpensSun, Minutes: e.Minutes, Cuts: e.Cuts, Reason: e.Reason, Tmin: e.TminC, Device: e.Device,
+		Slip: e.Map > 0,
+	}
+	for _, k := range e.Carried {
+		out.Carried = append(out.Carried, year.CarriedLimb{Key: cut.Key{Code: k.Code, Limb: k.Limb}, Why: k.Why, Summer: k.Due == "summer", CM: k.CM})
 	}
 	if s, err := almanac.ParseStage(e.Stage); err == nil {
 		out.Stage = s

@@ -1,0 +1,81 @@
+package store
+
+import (
+	"math"
+
+	"vertumna/core/almanac"
+	"vertumna/core/light"
+	"vertumna/core/limb"
+	"vertumna/core/year"
+)
+
+// YardLight is the whole yard as light meets it: mapped trees by their limbs, the others as crowns of leaf, and what else
+// stands on the plot. Places are cm from the plot's corner, x east, y north.
+type YardLight struct {
+	Grid    *light.Grid
+	Shader  *light.Shader
+	Trees   []*year.Tree // by owner; what stands after them is no tree
+	Heights []float64    // cm, by owner
+	Names   []string
+	north   float64
+}
+
+// At is the place of a point of the plan, metres, at a height in cm.
+func (y *YardLight) At(x, yy, z float64) limb.Vec {
+	s, c := math.Sincos(y.north)
+	return limb.Vec{X: 100 * (x*c + yy*s), Y: 100 * (yy*c - x*s), Z: z}
+}
+
+// YardLight builds the yard on a day from its trees and the limb maps known of them.
+func (c *Contents) YardLight(trees []year.Tree, maps map[string]*limb.Map, day almanac.Day) *YardLight {
+	out := &YardLight{Grid: light.NewGrid(), Shader: light.NewShader(), north: c.Orchard.Plot.NorthDeg * math.Pi / 180}
+	corner := year.Tree{}
+	around := c.Around(&corner, nil, day)
+	for i := range trees {
+		t := &trees[i]
+		stands := (!t.Planted.Known() || t.Planted <= day) && (!t.Gone.Known() || t.Gone > day)
+		m := maps[t.ID]
+		if !stands || t.Elsewhere || m == nil && t.HeightM == 0 {
+			continue
+		}
+		at := out.At(t.X, t.Y, 0)
+		owner := out.Shader.Owner(t.Code)
+		out.Trees = append(out.Trees, t)
+		out.Names = append(out.Names, t.Code)
+		if m != nil {
+			out.Heights = append(out.Heights, m.Height())
+			for _, l := range out.Grid.Tree(m, at) {
+				cell := light.Cell{X: floor20(l.At.X), Y: floor20(l.At.Y), Z: floor20(l.At.Z)}
+				out.Shader.Leaf(owner, cell, l.LeafM2)
+			}
+			continue
+		}
+		spread, _ := t.Crown()
+		out.Heights = append(out.Heights, 100*t.HeightM)
+		crown := light.Crown{X: at.X, Y: at.Y, Z0: crownFoot * 100 * t.HeightM, Z1: 100 * t.HeightM, R: 50 * spread}
+		crown.LeafM2 = light.LeafOfCrown(crown.R, light.BearingLAI)
+		out.Grid.Crown(crown)
+		out.Shader.Crown(owner, crown)
+	}
+	other := func(name string) int {
+		out.Names, out.Heights = append(out.Names, name), append(out.Heights, 0)
+		return out.Shader.Owner(name)
+	}
+	for _, w := range around.Walls {
+		tau := math.Inf(1)
+		if w.Open {
+			tau = light.HedgeTau
+		}
+		out.Grid.Wall(w.Polygon, w.TopCM, tau)
+		out.Shader.Wall(other(w.Name), w.Polygon, w.TopCM, tau)
+	}
+	for _, s := range around.Shade {
+		crown := light.Crown{X: s.X, Y: s.Y, Z0: s.Z0, Z1: s.Z1, R: s.R}
+		out.Grid.ShadeTree(crown)
+		crown.LeafM2 = light.LeafOfCrown(s.R, light.DenseLAI)
+		out.Shader.Crown(other(s.Name), crown)
+	}
+	return out
+}
+
+func floor20(v float64) int { return int(math.Floor(v / light.ShadeCellCM)) }

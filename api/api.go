@@ -85,6 +85,8 @@ func (s *server) register(api huma.API) {
 	s.registerTrees(api)
 	s.registerLimbs(api)
 	s.registerWays(api)
+	s.registerSlip(api)
+	s.registerYardLight(api)
 	s.registerJournal(api)
 	s.registerPlan(api)
 	s.registerCalendar(api)

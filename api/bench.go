@@ -27,7 +27,8 @@ type standing struct {
 	day      almanac.Day
 	south    bool
 	light    limb.Light // of the map drawn
-	ahead    int        // winters on, uncut
+	ahead    int        // winters on
+	after    *limb.Map  // the tree with its slip made, that many winters on; nil: uncut
 }
 
 // stand gathers what a tree's bench is made from on a day; NoDay is today.
@@ -126,12 +127,15 @@ func (s *server) bench(ctx context.Context, b *standing) (*BenchBody, error) {
 		return nil, err
 	}
 	shown := m
-	if b.ahead > 0 {
+	switch {
+	case b.after != nil:
+		shown = b.after
+	case b.ahead > 0:
 		if shown, err = growth.Ahead(m, b.latitude(), b.ahead); err != nil {
 			return nil, err
 		}
 	}
-	out.Ahead = b.ahead
+	out.Ahead, out.Cut = b.ahead, b.after != nil
 	b.draw(out, shown)
 	out.Past, err = s.past(ctx, b.tree.ID, out.History, m)
 	return out, err

@@ -15,7 +15,8 @@ type BenchBody struct {
 	Mapped   bool               `json:"mapped"`
 	Revision *store.Revision    `json:"revision,omitempty" doc:"of the map shown; absent when there is none"`
 	CanUndo  bool               `json:"can_undo"`
-	Ahead    int                `json:"ahead" doc:"winters on, uncut: limbs, findings and facts are predicted; the map is as it stands"`
+	Ahead    int                `json:"ahead" doc:"winters on: limbs, findings and facts are predicted; the map is as it stands"`
+	Cut      bool               `json:"cut" doc:"limbs, findings and facts are those with the slip made"`
 	Suggest  growth.SketchInput `json:"suggest" doc:"what is known or usual, to start a sketch from"`
 	Map      *limb.Doc          `json:"map,omitempty"`
 	Limbs    []DrawnLimb        `json:"limbs" nullable:"false" doc:"carriers before what they carry"`

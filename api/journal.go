@@ -59,7 +59,7 @@ func (s *server) registerJournal(api huma.API) {
 		all, err := read(ctx, o.ID)
 		out := []store.Entry{}
 		for _, e := range all {
-			if in.Tree == "" || e.TreeID == in.Tree {
+			if (in.Tree == "" || e.TreeID == in.Tree) && (in.All || e.Kind != "slip") {
 				out = append(out, e)
 			}
 		}
@@ -121,20 +121,33 @@ func (s *server) addEntry(ctx context.Context, in *EntryInput) (*EntryOutput, er
 		return nil, err
 	}
 	e := in.Body
-	e.Created = ""
-	tree, err := treeOf(c, e.TreeID)
+	out, err := s.stampEntry(ctx, c, &e)
 	if err != nil {
 		return nil, err
 	}
-	core := e.Core()
-	if err := refusals(append(year.CheckEntry(&core, tree, s.Today()), endTestFaults(&e)...)); err != nil {
+	if err := s.Store.AddEntry(ctx, c.Orchard.ID, &e); err != nil {
 		return nil, err
 	}
+	out.Entry = e
+	return &EntryOutput{out}, nil
+}
+
+// stampEntry checks an entry and adds what is known of its day.
+func (s *server) stampEntry(ctx context.Context, c *store.Contents, e *store.Entry) (EntryBody, error) {
 	out := EntryBody{Warnings: []FieldError{}, UndoFor: int(store.UndoFor.Seconds())}
+	e.Created = ""
+	tree, err := treeOf(c, e.TreeID)
+	if err != nil {
+		return out, err
+	}
+	core := e.Core()
+	if err := refusals(append(year.CheckEntry(&core, tree, s.Today()), endTestFaults(e)...)); err != nil {
+		return out, err
+	}
 	if c.Orchard.Site != nil {
 		e.Season = year.SeasonOf(e.Date, c.Orchard.Site.South())
-		if err := s.stampDay(ctx, in.Slug, &e, tree, &out); err != nil {
-			return nil, err
+		if err := s.stampDay(ctx, c.Orchard.Slug, e, tree, &out); err != nil {
+			return out, err
 		}
 	}
 	e.School = c.Orchard.School.Preset
@@ -145,11 +158,7 @@ func (s *server) addEntry(ctx context.Context, in *EntryInput) (*EntryOutput, er
 	if e.Who == "" && len(c.People) > 0 {
 		e.Who = c.People[0].Name
 	}
-	if err := s.Store.AddEntry(ctx, c.Orchard.ID, &e); err != nil {
-		return nil, err
-	}
-	out.Entry = e
-	return &EntryOutput{out}, nil
+	return out, nil
 }
 
 // endTestFaults tells answers to end tests that nobody asks for.

@@ -27,7 +27,9 @@ type BenchInput struct {
 // AheadInput asks for a tree so many winters on.
 type AheadInput struct {
 	BenchInput
-	Ahead int `query:"ahead" minimum:"0" maximum:"3" doc:"winters ahead, uncut; 0: as mapped"`
+	Ahead int         `query:"ahead" minimum:"0" maximum:"3" doc:"winters ahead; 0: as mapped"`
+	Cut   bool        `query:"cut" doc:"with the slip made; else uncut"`
+	Slip  limb.Season `query:"season" enum:"dormant,summer" doc:"of the slip; absent: of the day shown"`
 }
 
 // onDay gathers the tree an input names, on the day it names.
@@ -122,6 +124,11 @@ func (s *server) registerLimbs(api huma.API) {
 			return nil, err
 		}
 		b.ahead = in.Ahead
+		if in.Cut {
+			if b.after, err = s.afterSlip(ctx, in); err != nil {
+				return nil, err
+			}
+		}
 		out, err := s.bench(ctx, b)
 		return &BenchOutput{out}, err
 	})

@@ -23,6 +23,8 @@ type planner struct {
 	contents  map[string]*store.Contents // by slug, as last read
 	plans     map[planKey]*planSlot
 	order     []planKey
+	amounts   map[string]year.Amount // of the slips made, by tree
+	slips     int                    // how often one of them changed
 }
 
 // planSlot is filled once, so that a plan asked for twice at once is made once.
@@ -47,6 +49,7 @@ type planKey struct {
 	orchard  string // id
 	revision int
 	day      almanac.Day
+	slips    int
 }
 
 // Planned is an orchard planned for a day: the season shown first, then those near the turn of the rail.
@@ -65,7 +68,7 @@ const (
 )
 
 func newPlanner(s *store.Store) *planner {
-	return &planner{store: s, ensembles: map[ensembleKey]*ensembleSlot{}, contents: map[string]*store.Contents{}, plans: map[planKey]*planSlot{}}
+	return &planner{store: s, ensembles: map[ensembleKey]*ensembleSlot{}, contents: map[string]*store.Contents{}, plans: map[planKey]*planSlot{}, amounts: map[string]year.Amount{}}
 }
 
 // ensemble makes the ensemble of a site and season once.
@@ -104,7 +107,8 @@ func (p *planner) plan(ctx context.Context, slug string, day almanac.Day) (*Plan
 	if y := day.Year(); y < almanac.MinYear+2 || y > almanac.MaxYear-2 {
 		return nil, year.Problem{Code: "bad_year", Field: "day", Given: day.String(), Expected: "a day from 2002 to 2098"}
 	}
-	slot := p.slot(planKey{o.ID, o.Revision, day})
+	key := planKey{o.ID, o.Revision, day, p.madeSlips()}
+	slot := p.slot(key)
 	slot.once.Do(func() {
 		var c *store.Contents
 		if c, slot.err = p.read(context.WithoutCancel(ctx), o); slot.err == nil {
@@ -112,7 +116,7 @@ func (p *planner) plan(ctx context.Context, slug string, day almanac.Day) (*Plan
 		}
 	})
 	if slot.err != nil {
-		p.drop(planKey{o.ID, o.Revision, day}) // asked again, it is tried again
+		p.drop(key) // asked again, it is tried again
 	}
 	return slot.plan, slot.err
 }
@@ -140,6 +144,7 @@ func (p *planner) make(c *store.Contents, day almanac.Day) (*Planned, error) {
 	if err != nil {
 		return nil, err
 	}
+	p.giveAmounts(y)
 	out := &Planned{Contents: c, Yard: y, Speaker: words.Speaker{Units: words.Units(c.Orchard.Units)}}
 	south := y.Place.Site.South()
 	for _, season := range year.Seasons(day, south) {
@@ -182,4 +187,31 @@ func (p *planner) drop(key planKey) {
 	defer p.mu.Unlock()
 	delete(p.plans, key)
 	p.order = slices.DeleteFunc(p.order, func(k planKey) bool { return k == key })
+}
+
+func (p *planner) madeSlips() int {
+	p.mu.Lock()
+	defer p.mu.Unlock()
+	return p.slips
+}
+
+// giveAmounts hands the amounts of the slips made on to the trees' tasks.
+func (p *planner) giveAmounts(y *year.Yard) {
+	p.mu.Lock()
+	defer p.mu.Unlock()
+	for i := range y.Trees {
+		if a, ok := p.amounts[y.Trees[i].ID]; ok {
+			y.Trees[i].Amount = &a
+		}
+	}
+}
+
+// keepAmount remembers what a tree's slip comes to; plans made before it are made anew.
+func (p *planner) keepAmount(treeID string, a year.Amount) {
+	p.mu.Lock()
+	defer p.mu.Unlock()
+	if p.amounts[treeID] != a {
+		p.amounts[treeID] = a
+		p.slips++
+	}
 }

@@ -20,6 +20,7 @@ type mapping struct {
 	faults    []string
 	edits     []limb.Edit
 	past      bool // maps of the two years before are kept too
+	tape      bool // every limb was gone over with tape and caliper
 }
 
 func set(id string, l limb.Limb) limb.Edit { return limb.Edit{Op: "set", ID: id, Limb: &l} }
@@ -51,20 +52,20 @@ var maps = map[string]mapping{
 		measured("S1", 35, 50, 235, 52), mark("S2", limb.Mark{Kind: limb.Rubbing, AtCM: 120, Other: "S3"}),
 		{Op: "state", ID: "S4", State: &limb.State{Kind: "left-to-bend", Reason: "the crop will bring it down to the path side"}},
 	}},
-	"lower-terrace-B4": {scaffolds: 4, seed: 48, faults: []string{"water-sprout", "water-sprout", "inward"}, edits: []limb.Edit{measured("S3", 250, 52, 215, 40)}},
-	"lower-terrace-C1": {scaffolds: 7, seed: 49, past: true, faults: []string{"dead", "dead", "crossing", "crossing", "competitor", "diseased", "water-sprout", "hanging"}, edits: []limb.Edit{
+	"lower-terrace-B4": {tape: true, scaffolds: 4, seed: 48, faults: []string{"water-sprout", "water-sprout", "inward"}, edits: []limb.Edit{measured("S3", 250, 52, 215, 40)}},
+	"lower-terrace-C1": {tape: true, scaffolds: 7, seed: 49, past: true, faults: []string{"dead", "dead", "crossing", "crossing", "competitor", "diseased", "water-sprout", "hanging"}, edits: []limb.Edit{
 		measured("S1", 110, 66, 190, 72), measured("S2", 250, 64, 175, 66),
 		set("T", limb.Limb{Wounds: []limb.Wound{ // limbs that came off before it was left to itself
 			{AtCM: 95, DMM: 110, Closed: true}, {AtCM: 140, DMM: 95}, {AtCM: 185, DMM: 90}, {AtCM: 240, DMM: 75}, {AtCM: 60, DMM: 60, Closed: true},
 		}}),
 		{Op: "state", ID: "S3", State: &limb.State{Kind: "temporary", Reason: "out when the limb above it bears"}},
 	}},
-	"lower-terrace-C2": {scaffolds: 4, seed: 1, past: true, azimuths: []float64{25, 118, 205, 300}, faults: []string{"dead", "water-sprout", "inward", "crossing"}, edits: []limb.Edit{
+	"lower-terrace-C2": {tape: true, scaffolds: 4, seed: 1, past: true, azimuths: []float64{25, 118, 205, 300}, faults: []string{"dead", "water-sprout", "inward", "crossing"}, edits: []limb.Edit{
 		measured("S1", 25, 52, 205, 48), measured("S2", 118, 50, 190, 44), measured("S3", 205, 50, 200, 46), measured("S1.2", 85, 58, 62, 14),
 		mark("S3.2", limb.Mark{Kind: limb.Rubbing, AtCM: 30, Other: "S3.3"}), bud("S2.2.1", 7.5, 180), tag("S4", limb.Favour),
 		set("S1", limb.Limb{Spurs: []limb.SpurCount{{FromCM: 40, ToCM: 90, Count: 9}}}),
 	}},
-	"lower-terrace-C3": {scaffolds: 5, seed: 51, faults: []string{"competitor", "low"}, edits: []limb.Edit{measured("S1", 70, 60, 110, 30)}},
+	"lower-terrace-C3": {tape: true, scaffolds: 5, seed: 51, faults: []string{"competitor", "low", "water-sprout", "crossing"}, edits: []limb.Edit{measured("S1", 70, 60, 110, 30)}},
 	"lower-terrace-D1": {scaffolds: 5, seed: 52, faults: []string{"crossing", "diseased", "dead"}, edits: []limb.Edit{measured("S1", 200, 32, 180, 40)}},
 	"lower-terrace-D3": {scaffolds: 4, seed: 54, faults: []string{"narrow"}, edits: []limb.Edit{measured("S1", 80, 62, 75, 15)}},
 	"lower-terrace-T1": {scaffolds: 4, seed: 55, faults: []string{"inward"}, edits: []limb.Edit{measured("S1", 300, 28, 118, 16)}},
@@ -72,8 +73,8 @@ var maps = map[string]mapping{
 	"saltwind-A1":      {scaffolds: 4, seed: 61, faults: []string{"dead", "water-sprout"}, edits: []limb.Edit{measured("S1", 0, 30, 140, 30)}},
 	"saltwind-A2":      {scaffolds: 4, seed: 62, faults: []string{"hanging"}, edits: []limb.Edit{measured("S1", 60, 28, 135, 28)}},
 	"saltwind-A3":      {scaffolds: 4, seed: 63, faults: []string{"water-sprout"}, edits: []limb.Edit{measured("S2", 120, 26, 150, 26)}},
-	"saltwind-B1":      {scaffolds: 5, seed: 64, faults: []string{"crossing", "sucker"}, edits: []limb.Edit{measured("S1", 180, 30, 150, 32)}},
-	"saltwind-B2":      {scaffolds: 3, seed: 65, faults: []string{"diseased", "low"}, edits: []limb.Edit{measured("S1", 90, 50, 130, 32)}},
+	"saltwind-B1":      {tape: true, scaffolds: 5, seed: 64, faults: []string{"crossing", "sucker"}, edits: []limb.Edit{measured("S1", 180, 30, 150, 32)}},
+	"saltwind-B2":      {tape: true, scaffolds: 3, seed: 65, faults: []string{"diseased", "low", "water-sprout", "inward"}, edits: []limb.Edit{measured("S1", 90, 50, 180, 42)}},
 	"saltwind-B3":      {scaffolds: 5, seed: 66, faults: []string{"inward", "damaged"}, edits: []limb.Edit{measured("S3", 210, 28, 140, 30)}},
 }
 
@@ -112,6 +113,11 @@ func mapped(ctx context.Context, s *store.Store, orchardID string, t *store.Tree
 	corrected, err := limb.Apply(doc, how.edits...)
 	if err != nil {
 		return fmt.Errorf("demo: %s: %w", t.ID, err)
+	}
+	for i := range corrected.Limbs {
+		if how.tape {
+			corrected.Limbs[i].Source, corrected.Limbs[i].Sources = limb.Measured, nil
+		}
 	}
 	return save(ctx, s, orchardID, t.ID, -1, on, store.CauseCorrect, corrected)
 }

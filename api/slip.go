@@ -1,0 +1,325 @@
+package api
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"math"
+	"net/http"
+	"slices"
+	"strings"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"vertumna/core/almanac"
+	"vertumna/core/cut"
+	"vertumna/core/find"
+	"vertumna/core/growth"
+	"vertumna/core/limb"
+	"vertumna/core/year"
+	"vertumna/store"
+	"vertumna/words"
+)
+
+// SlipInput asks for a tree's slip.
+type SlipInput struct {
+	BenchInput
+	Season limb.Season `query:"season" enum:"dormant,summer" doc:"absent: of the day shown"`
+}
+
+// ChoiceInput decides about a step of a slip.
+type ChoiceInput struct {
+	SlipInput
+	Body struct {
+		Choice   string      `json:"choice" enum:"taken,left,moved,open"`
+		Findings []cut.Key   `json:"findings" nullable:"false" minItems:"1" maxItems:"200"`
+		Cut      *limb.CutAt `json:"cut,omitempty"`
+		Who      string      `json:"who,omitempty" maxLength:"500"`
+	}
+}
+
+// PlacesInput asks where else a limb could be cut.
+type PlacesInput struct {
+	SlipInput
+	Limb string   `path:"limb"`
+	Aim  find.Aim `query:"aim" required:"true"`
+}
+
+func (s *server) registerSlip(api huma.API) {
+	const base = "/api/orchards/{slug}/trees/{id}/map/slip"
+	type output struct{ Body *SlipBody }
+	op(api, http.MethodGet, base, "get-slip", "Which cuts, where, in which order, under the limit", func(ctx context.Context, in *SlipInput) (*output, error) {
+		out, err := s.slipBody(ctx, in)
+		return &output{out}, err
+	})
+	op(api, http.MethodPost, base+"/choices", "decide-step", "Take a step of the slip, leave it, or move its cut", func(ctx context.Context, in *ChoiceInput) (*output, error) {
+		if err := s.decide(ctx, in); err != nil {
+			return nil, err
+		}
+		out, err := s.slipBody(ctx, &in.SlipInput)
+		return &output{out}, err
+	})
+	op(api, http.MethodGet, base+"/places/{limb}", "places-to-cut", "Every place where a limb could be cut, from its base to its end",
+		func(ctx context.Context, in *PlacesInput) (*struct {
+			Body []SpotBody `nullable:"false"`
+		}, error,
+		) {
+			out, err := s.places(ctx, in)
+			return &struct {
+				Body []SpotBody `nullable:"false"`
+			}{out}, err
+		})
+	op(api, http.MethodGet, base+"/why/{limb}", "why-not", "Why a limb is, or is not, on the slip", func(ctx context.Context, in *WhyInput) (*struct{ Body WhyBody }, error) {
+		p, err := s.makeSlip(ctx, &in.SlipInput)
+		if err != nil {
+			return nil, err
+		}
+		if p.m.Index(in.Limb) < 0 {
+			return nil, store.ErrNotFound
+		}
+		return &struct{ Body WhyBody }{p.why(in.Limb)}, nil
+	})
+	s.registerSlipYears(api, base)
+	s.registerSlipLog(api, base)
+}
+
+// slipMade is a slip with all that its words are made from.
+type slipMade struct {
+	*standing
+	m         *limb.Map
+	kept      *store.LimbMap
+	tree      growth.Tree
+	planner   *cut.Planner
+	slip      *cut.Slip
+	options   cut.Options
+	season    limb.Season
+	key       string // of the slip: season and growth year
+	predicted bool
+	plan      *year.TreePlan // nil where no place is set up
+	choices   map[cut.Key]store.SlipChoice
+}
+
+// makeSlip makes the slip of a tree with a person's choices in it.
+func (s *server) makeSlip(ctx context.Context, in *SlipInput) (*slipMade, error) {
+	b, kept, err := s.mapped(ctx, &in.BenchInput)
+	if err != nil {
+		return nil, err
+	}
+	out := &slipMade{standing: b, kept: kept}
+	if b.contents.Orchard.Site != nil {
+		p, err := s.planner.plan(ctx, in.Slug, b.day)
+		if err != nil {
+			return nil, err
+		}
+		for i := range p.Shown.Trees {
+			if p.Shown.Trees[i].Tree.ID == b.tree.ID {
+				out.plan = &p.Shown.Trees[i]
+			}
+		}
+	}
+	m, err := limb.Check(kept.Doc)
+	if err != nil {
+		return nil, err
+	}
+	_, out.season = year.MapSeason(b.day, b.south)
+	if in.Season != "" {
+		out.season = in.Season
+	}
+	if err := out.onto(m); err != nil {
+		return nil, err
+	}
+	if err := out.replan(); err != nil {
+		return nil, err
+	}
+	if !out.predicted && b.day == s.Today() {
+		s.planner.keepAmount(b.tree.ID, out.amount())
+	}
+	return out, nil
+}
+
+// amount is what the slip gives the year's task: its minutes, share and tools.
+func (p *slipMade) amount() year.Amount {
+	a := year.Amount{Summer: p.season == limb.Summer, Year: p.m.Year, Cuts: len(p.slip.Cuts), Minutes: p.slip.Minutes, Share: round4(p.slip.Share)}
+	var tools []string
+	for k := range p.slip.Cuts {
+		if t, _ := words.ToolFor(p.slip.Cuts[k].Candidate, p.ownTools()); !slices.Contains(tools, t) {
+			tools = append(tools, t)
+		}
+	}
+	a.Tools = strings.Join(tools, ", ")
+	if len(tools) == 0 {
+		a.Tools = "nothing to cut"
+	}
+	return a
+}
+
+// onto brings the map to the season of the slip: a summer slip of a map taken in winter stands on what the tree is expected
+// to be at midsummer, cut or not as the account says.
+func (p *slipMade) onto(m *limb.Map) error {
+	p.tree = growth.Tree{Map: m, Latitude: p.latitude(), ShootCM: p.core.ShootCM}
+	switch {
+	case m.Season == p.season:
+		p.m = m
+	case p.season == limb.Dormant:
+		p.m, p.predicted = asDormant(m), true
+	default:
+		day, _, err := growth.Day(p.tree, nil, 0)
+		if err != nil {
+			return err
+		}
+		p.m, p.predicted = day, true
+	}
+	p.tree.Map = p.m
+	p.key = fmt.Sprintf("%s-%d", p.season, p.m.Year)
+	return nil
+}
+
+// asDormant is a summer map at its next winter, as it stands.
+func asDormant(m *limb.Map) *limb.Map {
+	next := *m
+	next.Season = limb.Dormant
+	if next.Year > 0 {
+		next.Year++
+	}
+	return &next
+}
+
+// replan makes the slip with the choices as they stand.
+func (p *slipMade) replan() error {
+	p.light = p.lightOf(p.m)
+	p.standing.options.Harvested = p.season == limb.Summer && p.harvestOver()
+	p.options = cut.ForSchool(p.school, string(p.aim()), p.age(), p.season)
+	if p.plan != nil {
+		p.options.Used, p.options.BigUsed = p.plan.Account.Removed, p.bigUsed()
+	}
+	p.choices = p.decided()
+	for key, c := range p.choices {
+		if c.Choice == "left" {
+			p.options.Left = append(p.options.Left, key)
+		}
+	}
+	slices.SortFunc(p.options.Left, func(a, b cut.Key) int { return cmpKeys(a, b) })
+	p.options.Instead = p.moves()
+	var err error
+	if p.planner, err = cut.NewPlanner(p.tree, p.reading(), p.options); err != nil {
+		return err
+	}
+	p.slip = p.planner.Plan()
+	return nil
+}
+
+func cmpKeys(a, b cut.Key) int {
+	return slices.Compare([]string{string(a.Code), a.Limb}, []string{string(b.Code), b.Limb})
+}
+
+// aim of the tree: as the plan has it, else as its owner said.
+func (p *slipMade) aim() year.Aim {
+	if p.plan != nil {
+		return p.plan.Aim.Aim
+	}
+	return p.core.Aim
+}
+
+func (p *slipMade) harvestOver() bool {
+	if p.plan == nil {
+		return false
+	}
+	end := p.plan.Anchors.Day(year.HarvestEnd)
+	return end.Known() && p.day > end
+}
+
+// bigUsed counts the big wounds already made this tree year.
+func (p *slipMade) bigUsed() int {
+	n := 0
+	for i := range p.contents.Entries {
+		e := &p.contents.Entries[i]
+		if e.TreeID != p.core.ID || e.Kind != "work" || e.FreeOnly || e.Date > p.day || p.plan.Account.From.Known() && e.Date < p.plan.Account.From {
+			continue
+		}
+		for _, mm := range e.CutMM {
+			if mm > cut.BigWoundMM {
+				n++
+			}
+		}
+	}
+	return n
+}
+
+// decided are the choices in force for this slip, by finding.
+func (p *slipMade) decided() map[cut.Key]store.SlipChoice {
+	out := map[cut.Key]store.SlipChoice{}
+	for i := range p.contents.Entries {
+		e := &p.contents.Entries[i]
+		if e.TreeID != p.core.ID || e.Slip == nil || e.Slip.Slip != p.key {
+			continue
+		}
+		for _, k := range e.Slip.Findings {
+			out[k] = *e.Slip
+		}
+	}
+	return out
+}
+
+// moves gathers the cuts that were moved, each once.
+func (p *slipMade) moves() []cut.Move {
+	var out []cut.Move
+	for i := range p.contents.Entries {
+		e := &p.contents.Entries[i]
+		if e.TreeID != p.core.ID || e.Slip == nil || e.Slip.Slip != p.key || e.Slip.Choice != "moved" || e.Slip.Cut == nil {
+			continue
+		}
+		still := slices.ContainsFunc(e.Slip.Findings, func(k cut.Key) bool {
+			c := p.choices[k]
+			return c.Choice == "moved" && c.Cut != nil && *c.Cut == *e.Slip.Cut
+		})
+		if still {
+			out = append(out, cut.Move{Findings: e.Slip.Findings, Cut: *e.Slip.Cut})
+		}
+	}
+	return out
+}
+
+func (s *server) slipBody(ctx context.Context, in *SlipInput) (*SlipBody, error) {
+	p, err := s.makeSlip(ctx, in)
+	if errors.Is(err, store.ErrNotFound) {
+		return nil, err
+	}
+	if err != nil {
+		return nil, err
+	}
+	return p.body(), nil
+}
+
+func (p *slipMade) topBud(c limb.CutAt) *cut.TopBud {
+	if b, ok := p.planner.TopBud(c); ok {
+		return &b
+	}
+	return nil
+}
+
+func round4(x float64) float64 { return math.Round(x*1e4) / 1e4 }
+
+// openWeeks is how long a wound made on the day waits for growth.
+func (p *slipMade) openWeeks() int {
+	if p.plan == nil || p.season == limb.Summer {
+		return 0
+	}
+	bud := p.plan.Anchors.Day(almanac.BudBreak.String())
+	if !bud.Known() || bud <= p.day {
+		return 0
+	}
+	return int(math.Round(float64(bud-p.day) / 7))
+}
+
+// ownTools are the first person's tools.
+func (p *slipMade) ownTools() []words.OwnTool {
+	var out []words.OwnTool
+	if len(p.contents.People) > 0 {
+		for _, t := range p.contents.People[0].Tools {
+			if t.MaxMM > 0 {
+				out = append(out, words.OwnTool{Name: t.Name, MaxMM: t.MaxMM})
+			}
+		}
+	}
+	return out
+}

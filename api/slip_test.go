@@ -1,0 +1,198 @@
+package api_test
+
+import (
+	"fmt"
+	"testing"
+
+	"github.com/stretchr/testify/require"
+)
+
+const slipOf = mapOf + "/slip"
+
+func list(o object, field string) []object {
+	var out []object
+	for _, x := range o[field].([]any) {
+		out = append(out, x.(object))
+	}
+	return out
+}
+
+func TestTheSlipTellsEveryStepWithItsCostAndWhatWaitsWithItsReason(t *testing.T) {
+	a := start(t, "2027-02-20")
+	s := a.ok("GET", fmt.Sprintf(slipOf, "C2"), nil)
+	require.Equal(t, "dormant", s["season"])
+	require.Equal(t, false, s["predicted"])
+	steps := list(s, "steps")
+	require.NotEmpty(t, steps)
+	left := 1.0
+	for k, st := range steps {
+		require.Equal(t, float64(k+1), st["n"])
+		for _, field := range []string{"title", "where", "how", "why", "cost"} {
+			require.NotEmpty(t, st[field], st["title"])
+		}
+		require.GreaterOrEqual(t, len(st["price"].([]any)), 2, "a step never hides its cost")
+		require.LessOrEqual(t, st["left_after"].(float64), left)
+		left = st["left_after"].(float64)
+	}
+	g := s["gauge"].(object)
+	require.LessOrEqual(t, g["account"].(float64), g["limit"].(float64)+1e-4)
+	for _, w := range list(s, "carried") {
+		require.NotEmpty(t, w["why_says"], w["name"])
+	}
+	require.NotEmpty(t, list(s, "choices"))
+	require.NotEmpty(t, s["safety"])
+	require.Equal(t, s, a.ok("GET", fmt.Sprintf(slipOf, "C2"), nil), "the same map gives the same slip")
+}
+
+func TestAStepLeftMakesRoomAndCanBePutBack(t *testing.T) {
+	a := start(t, "2027-02-20")
+	at := fmt.Sprintf(slipOf, "C2")
+	s := a.ok("GET", at, nil)
+	first := list(s, "steps")[2]
+	after := a.ok("POST", at+"/choices", object{"choice": "left", "findings": first["findings"], "who": "Teo"})
+	for _, st := range list(after, "steps") {
+		require.NotEqual(t, first["cut"], st["cut"])
+	}
+	require.NotEmpty(t, list(after, "left"))
+	require.Equal(t, after, a.ok("GET", at, nil), "a choice is kept")
+	back := a.ok("POST", at+"/choices", object{"choice": "open", "findings": first["findings"]})
+	require.Equal(t, s["steps"], back["steps"])
+	kept := 0
+	for _, e := range list(a.ok("GET", lt+"/entries?all=true", nil), "list") {
+		if e["kind"] == "slip" {
+			kept++
+		}
+	}
+	require.Equal(t, 2, kept, "who decided what is kept")
+	for _, e := range list(a.ok("GET", lt+"/entries", nil), "list") {
+		require.NotEqual(t, "slip", e["kind"], "and does not crowd the journal")
+	}
+}
+
+func TestACutIsMovedToAnotherPlaceOfItsLimb(t *testing.T) {
+	a := start(t, "2027-02-20")
+	at := fmt.Sprintf(slipOf, "C1")
+	s := a.ok("GET", at, nil)
+	for _, st := range list(s, "steps") {
+		cut := st["cut"].(object)
+		places := list(a.ok("GET", fmt.Sprintf("%s/places/%v?aim=%v", at, cut["limb"], st["aim"]), nil), "list")
+		if len(places) < 3 || st["step"].(float64) == 1 {
+			continue
+		}
+		to := places[len(places)-1]["cut"]
+		moved := a.ok("POST", at+"/choices", object{"choice": "moved", "findings": st["findings"], "cut": to})
+		found := false
+		for _, m := range list(moved, "steps") {
+			found = found || m["moved"] == true && m["cut"].(object)["limb"] == cut["limb"]
+		}
+		require.True(t, found, "%v to %v", st["title"], to)
+		a.refused(422, "cut.at_cm", "", "POST", at+"/choices",
+			object{"choice": "moved", "findings": st["findings"], "cut": object{"limb": cut["limb"], "kind": "bud", "at_cm": 9999}})
+		a.refused(422, "cut.limb", "", "POST", at+"/choices", object{"choice": "moved", "findings": st["findings"], "cut": object{"limb": "nowhere", "kind": "bud", "at_cm": 3}})
+		return
+	}
+	require.Fail(t, "no step could be moved")
+}
+
+func TestALoggedSlipChangesTheMapTheAccountAndThePlan(t *testing.T) {
+	a := start(t, "2027-02-20")
+	tree := lt + "/trees/lower-terrace-C2"
+	at := fmt.Sprintf(slipOf, "C2")
+	s := a.ok("GET", at, nil)
+	plan := a.ok("GET", tree+"/plan", nil)
+	before := plan["summary"].(object)["account"].(object)["removed"].(float64)
+	told := false
+	for _, task := range list(plan, "tasks") {
+		for _, r := range list(task, "reasons") {
+			told = told || task["kind"] == "dormant-cut" && r["rule"] == "from-slip"
+		}
+	}
+	require.True(t, told, "the cut takes its amount from the slip")
+
+	rev := a.revision(fmt.Sprintf(mapOf, "C2"))
+	var cuts []any
+	for k, st := range list(s, "steps") {
+		if k != 3 {
+			cuts = append(cuts, object{"cut": st["cut"]})
+		}
+	}
+	a.refused(422, "cuts[0].d_mm", "", "POST", at+"/log", object{"based_on": rev, "cuts": []any{object{"cut": list(s, "steps")[0]["cut"], "d_mm": 0.4}}})
+	a.refused(409, "version", "", "POST", at+"/log", object{"based_on": rev - 1, "cuts": cuts})
+	require.Equal(t, rev, a.revision(fmt.Sprintf(mapOf, "C2")), "a refused log changes nothing")
+
+	entry := a.ok("POST", at+"/log", object{"based_on": rev, "cuts": cuts, "minutes": 22})["entry"].(object)
+	require.Equal(t, "part", entry["outcome"])
+	require.Equal(t, "dormant-cut", entry["task"])
+	require.NotEmpty(t, entry["carried"])
+	require.Greater(t, a.revision(fmt.Sprintf(mapOf, "C2")), rev)
+	after := a.ok("GET", tree+"/plan", nil)["summary"].(object)["account"].(object)["removed"].(float64)
+	require.Greater(t, after, before)
+
+	a.today = day("2027-06-25")
+	carried := false
+	for _, task := range list(a.ok("GET", tree+"/plan?day=2027-06-25", nil), "tasks") {
+		carried = carried || task["kind"] == "carried-limbs" && task["group"] != ""
+	}
+	require.True(t, carried, "what was left for summer comes back in summer")
+	winter := false
+	for _, task := range list(a.ok("GET", tree+"/plan?day=2028-02-20", nil), "tasks") {
+		winter = winter || task["kind"] == "carried-limbs"
+	}
+	require.True(t, winter, "and the step left comes back next winter")
+}
+
+func TestUndoingALogGivesTheMapBack(t *testing.T) {
+	a := start(t, "2027-02-20")
+	at := fmt.Sprintf(slipOf, "C2")
+	s := a.ok("GET", at, nil)
+	rev := a.revision(fmt.Sprintf(mapOf, "C2"))
+	entry := a.ok("POST", at+"/log", object{"based_on": rev, "cuts": []any{object{"cut": list(s, "steps")[0]["cut"]}}})["entry"].(object)
+	require.NotEqual(t, rev, a.revision(fmt.Sprintf(mapOf, "C2")))
+	code, _ := a.send("DELETE", fmt.Sprintf("%s/entries/%v", lt, entry["id"]), nil)
+	require.Equal(t, 204, code)
+	require.Equal(t, rev, a.revision(fmt.Sprintf(mapOf, "C2")))
+	require.Equal(t, s["steps"], a.ok("GET", at, nil)["steps"])
+}
+
+func TestWhyNotThisLimbIsAnsweredForEveryLimb(t *testing.T) {
+	a := start(t, "2027-02-20")
+	at := fmt.Sprintf(slipOf, "C2")
+	on := 0
+	for _, l := range list(a.ok("GET", fmt.Sprintf(mapOf, "C2"), nil), "limbs") {
+		w := a.ok("GET", fmt.Sprintf("%s/why/%v", at, l["id"]), nil)
+		require.NotEmpty(t, w["says"], l["id"])
+		if w["on_slip"] == true {
+			on++
+		}
+	}
+	require.GreaterOrEqual(t, on, len(list(a.ok("GET", at, nil), "steps")))
+	a.refused(404, "", "", "GET", at+"/why/nowhere", nil)
+}
+
+func TestWinterAndSummerAndTheYearsAreSetSideBySide(t *testing.T) {
+	a := start(t, "2027-02-20")
+	at := fmt.Sprintf(slipOf, "C2")
+	c := a.ok("GET", at+"/compare", nil)
+	out := list(c, "outcomes")
+	require.Len(t, out, 4)
+	winter, summer := out[0]["new_shoots"].(float64), out[1]["mean_shoot_cm"].(float64)
+	require.Positive(t, winter+1)
+	require.LessOrEqual(t, summer, out[0]["mean_shoot_cm"].(float64), "a summer cut answers no stronger")
+	y := a.ok("GET", at+"/years?years=2", nil)
+	require.LessOrEqual(t, len(list(y, "years")), 2)
+	for _, r := range list(y, "years") {
+		require.LessOrEqual(t, r["account"].(float64), 0.2001)
+	}
+	require.NotEmpty(t, y["replace"].(object)["says"])
+
+	forecast := a.ok("GET", at+"?season=summer", nil)
+	require.Equal(t, true, forecast["predicted"])
+	if steps := list(forecast, "steps"); len(steps) > 0 {
+		a.refused(422, "season", "", "POST", at+"/choices?season=summer", object{"choice": "left", "findings": steps[0]["findings"]})
+	}
+	cut := a.ok("GET", fmt.Sprintf(mapOf, "C2")+"?cut=true", nil)
+	require.Equal(t, true, cut["cut"])
+	require.Less(t, len(list(cut, "limbs")), len(list(a.ok("GET", fmt.Sprintf(mapOf, "C2"), nil), "limbs")))
+	next := a.ok("GET", fmt.Sprintf(mapOf, "C2")+"?cut=true&ahead=1", nil)
+	require.Equal(t, 1.0, next["ahead"])
+}

@@ -1,0 +1,287 @@
+package api
+
+import (
+	"context"
+	"math"
+	"net/http"
+	"sync"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"vertumna/core/cut"
+	"vertumna/core/growth"
+	"vertumna/core/limb"
+)
+
+// SlipYearsInput asks for several years of slips.
+type SlipYearsInput struct {
+	SlipInput
+	Years int `query:"years" minimum:"1" maximum:"4" default:"4"`
+}
+
+// OutcomeBody is what the tree comes to when the same cuts are made at another time.
+type OutcomeBody struct {
+	Name    string      `json:"name"`
+	Says    string      `json:"says"`
+	Heights []float64   `json:"heights_cm" nullable:"false" doc:"at the next three winters"`
+	Shoots  int         `json:"new_shoots" doc:"by the next winter"`
+	MeanCM  float64     `json:"mean_shoot_cm"`
+	MaxCM   float64     `json:"longest_shoot_cm"`
+	Sprouts int         `json:"water_sprouts"`
+	Buds    []float64   `json:"flower_buds" nullable:"false" doc:"at the next three winters"`
+	Overs   float64     `json:"over_reach_cm" doc:"above reach at the next winter"`
+	Lines   [][]float64 `json:"lines" nullable:"false" doc:"the tree next winter: stations of each limb, five numbers each"`
+}
+
+// SlipCompareBody sets the same cuts at different times side by side.
+type SlipCompareBody struct {
+	HeightCM float64       `json:"height_cm" doc:"now"`
+	ReachCM  float64       `json:"reach_cm"`
+	Outcomes []OutcomeBody `json:"outcomes" nullable:"false"`
+	Weak     string        `json:"weak" doc:"what the forecast cannot know"`
+}
+
+// YearBody is one year of a restoration.
+type YearBody struct {
+	Year     int      `json:"year"`
+	Winter   []string `json:"winter" nullable:"false" doc:"what falls in the winter slip"`
+	Summer   []string `json:"summer" nullable:"false"`
+	Account  float64  `json:"account"`
+	Before   float64  `json:"height_before_cm"`
+	After    float64  `json:"height_cm" doc:"at the next winter"`
+	Buds     float64  `json:"flower_buds"`
+	Kilos    float64  `json:"kilos" doc:"a usual crop, thinned"`
+	Minutes  float64  `json:"minutes"`
+	Findings int      `json:"findings" doc:"at its start"`
+	Waits    int      `json:"waits" doc:"at its end"`
+}
+
+// SlipYearsBody is a tree over several years, beside replacing it.
+type SlipYearsBody struct {
+	Years   []YearBody  `json:"years" nullable:"false"`
+	Course  string      `json:"course" doc:"how the years are parted between winter and summer"`
+	ReachCM float64     `json:"reach_cm"`
+	Cannot  []string    `json:"cannot" nullable:"false" doc:"limbs that do not come to reach in these years, and why"`
+	Replace ReplaceBody `json:"replace"`
+	Weak    string      `json:"weak"`
+}
+
+// ReplaceBody is what a new tree in its place would come to.
+type ReplaceBody struct {
+	YearsToFullCrop int     `json:"years_to_full_crop"`
+	KeepHours       float64 `json:"keep_hours" doc:"of this tree over the years shown"`
+	NewHours        float64 `json:"new_hours" doc:"of a new one over the same years"`
+	KeepKilos       float64 `json:"keep_kilos"`
+	NewKilos        float64 `json:"new_kilos"`
+	Says            string  `json:"says"`
+}
+
+func (s *server) registerSlipYears(api huma.API, base string) {
+	op(api, http.MethodGet, base+"/compare", "compare-seasons", "The same cuts in winter, in summer, or not at all", func(ctx context.Context, in *SlipInput) (*struct{ Body *SlipCompareBody }, error) {
+		p, err := s.makeSlip(ctx, in)
+		if err != nil {
+			return nil, err
+		}
+		out, err := p.compare()
+		return &struct{ Body *SlipCompareBody }{out}, err
+	})
+	op(api, http.MethodGet, base+"/years", "slip-years", "What falls in which year, beside replacing the tree", func(ctx context.Context, in *SlipYearsInput) (*struct{ Body *SlipYearsBody }, error) {
+		p, err := s.makeSlip(ctx, &in.SlipInput)
+		if err != nil {
+			return nil, err
+		}
+		out, err := p.years(in.Years)
+		return &struct{ Body *SlipYearsBody }{out}, err
+	})
+}
+
+// course is a way to time the slip's cuts.
+type course struct {
+	name, says string
+	work       growth.Work
+	close      bool // a summer map: its season is closed with the cuts first
+}
+
+const forecastYears = 3
+
+// courses are the timings set side by side.
+func (p *slipMade) courses() []course {
+	all := p.slip.Made()
+	none := course{name: "Not cut", says: "nothing is cut"}
+	if p.season == limb.Summer {
+		return []course{
+			{name: "Cut now, in summer", says: "the whole slip in summer", work: growth.Work{Summer: all}, close: true},
+			{name: "Cut next winter", says: "the same cuts next winter", work: growth.Work{Dormant: all}},
+			none,
+		}
+	}
+	first, rest := p.twoThirds(all)
+	return []course{
+		{name: "Cut in winter", says: "the whole slip now", work: growth.Work{Dormant: all}},
+		{name: "Cut in summer", says: "the same cuts at midsummer", work: growth.Work{Summer: all}},
+		{name: "Two thirds and one third", says: "two thirds now, the rest at midsummer", work: growth.Work{Dormant: first, Summer: rest}},
+		none,
+	}
+}
+
+// twoThirds parts the slip in its order of work where two thirds of its share are reached.
+func (p *slipMade) twoThirds(all []growth.Cut) (first, rest []growth.Cut) {
+	whole, sum := 0.0, 0.0
+	for k := range p.slip.Cuts {
+		whole += p.slip.Cuts[k].Net
+	}
+	for k := range p.slip.Cuts {
+		if sum < whole*2/3-1e-9 {
+			first = append(first, all[k])
+		} else {
+			rest = append(rest, all[k])
+		}
+		sum += p.slip.Cuts[k].Net
+	}
+	return first, rest
+}
+
+const forecastWeak = "A forecast from rules of growth, not from this tree's own past: rain, crop and frost move it. It gains by shoots measured each winter."
+
+func (p *slipMade) compare() (*SlipCompareBody, error) {
+	courses := p.courses()
+	out := &SlipCompareBody{HeightCM: round1(p.m.Height()), ReachCM: math.Round(p.standing.options.ReachCM), Outcomes: make([]OutcomeBody, len(courses)), Weak: forecastWeak}
+	errs := make([]error, len(courses))
+	var wait sync.WaitGroup
+	for k := range courses {
+		wait.Add(1)
+		go func() {
+			defer wait.Done()
+			out.Outcomes[k], errs[k] = p.outcome(courses[k])
+		}()
+	}
+	wait.Wait()
+	for _, err := range errs {
+		if err != nil {
+			return nil, err
+		}
+	}
+	return out, nil
+}
+
+// outcome grows the tree on under one course.
+func (p *slipMade) outcome(c course) (OutcomeBody, error) {
+	out := OutcomeBody{Name: c.name, Says: c.says, Heights: []float64{}, Buds: []float64{}, Lines: [][]float64{}}
+	tree, work := p.tree, c.work
+	switch {
+	case c.close:
+		var err error
+		if tree, err = growth.Close(tree, work.Summer, 0); err != nil {
+			return out, err
+		}
+		work = growth.Work{}
+	case p.season == limb.Summer:
+		tree.Map = asDormant(tree.Map)
+	}
+	for n := range forecastYears {
+		next, r, err := growth.Grow(tree, work)
+		if err != nil {
+			return out, err
+		}
+		out.Heights, out.Buds = append(out.Heights, round1(r.HeightCM)), append(out.Buds, math.Round(r.FlowerBuds))
+		if n == 0 {
+			out.Shoots, out.MeanCM, out.MaxCM, out.Sprouts = r.NewShoots, math.Round(r.MeanNewCM), math.Round(r.MaxNewCM), r.WaterSprouts
+			out.Overs = math.Max(0, math.Round(r.HeightCM-p.standing.options.ReachCM))
+			for i := range next.Map.Axes {
+				out.Lines = append(out.Lines, stations(next.Map, i))
+			}
+		}
+		tree, work = next, growth.Work{}
+	}
+	return out, nil
+}
+
+// years makes slips year by year.
+func (p *slipMade) years(n int) (*SlipYearsBody, error) {
+	o := cut.ForSchool(p.school, "restore", p.age(), limb.Dormant)
+	o.Used, o.BigUsed = p.options.Used, p.options.BigUsed
+	tree := p.tree
+	if p.season == limb.Summer {
+		tree.Map, o.Used, o.BigUsed = asDormant(tree.Map), 0, 0
+	}
+	reading := p.reading()
+	rows, end, course, err := cut.Restore(tree, cut.Years{N: n, Options: o, Reading: reading, LightOf: p.lightOf, StopEarly: true, HeightFirst: true})
+	if err != nil {
+		return nil, err
+	}
+	out := &SlipYearsBody{Years: []YearBody{}, ReachCM: math.Round(reading.Options.ReachCM), Cannot: []string{}, Weak: forecastWeak, Course: p.speaker.Course(course)}
+	for k, r := range rows {
+		y := YearBody{
+			Year: p.firstYear() + k, Winter: p.told(r.Dormant), Summer: []string{}, Account: round4(r.Account), Before: round1(r.HeightBefore), After: round1(r.HeightAfter),
+			Buds: math.Round(r.FlowerBuds), Minutes: math.Round(r.Minutes), Findings: len(r.Dormant.Findings), Waits: len(r.Last().Carried), Kilos: math.Round(cut.CropKG(p.m, r.FlowerBuds)),
+		}
+		if r.Summer != nil {
+			y.Summer = p.told(r.Summer)
+		}
+		out.Years = append(out.Years, y)
+	}
+	for _, c := range cut.StillAbove(rows, end.Map, reading.Options.ReachCM) {
+		out.Cannot = append(out.Cannot, c.Limb+": "+p.speaker.StillAbove(c))
+	}
+	out.Replace = p.replace(out.Years)
+	return out, nil
+}
+
+func (p *slipMade) firstYear() int {
+	if p.m.Year > 0 {
+		return p.m.Year
+	}
+	return p.day.Year()
+}
+
+// told lists a slip's cuts in a line each.
+func (p *slipMade) told(s *cut.Slip) []string {
+	out := []string{}
+	for k := range s.Cuts {
+		c := &s.Cuts[k]
+		out = append(out, p.speaker.StepTitle(c.Candidate))
+	}
+	return out
+}
+
+// replace sets a new tree beside this one.
+func (p *slipMade) replace(years []YearBody) ReplaceBody {
+	care := p.core.Kind.Care
+	out := ReplaceBody{YearsToFullCrop: care.YearsToFullCrop}
+	full := 0.0
+	for k, y := range years {
+		out.KeepHours += y.Minutes / 60
+		out.KeepKilos += y.Kilos
+		full = math.Max(full, y.Kilos)
+		out.NewHours += float64(care.HoursAYear)
+		out.NewKilos += full * cut.NewTreeCrop(k+1, care.YearsToFullCrop)
+	}
+	out.KeepHours, out.KeepKilos, out.NewKilos = round1(out.KeepHours), math.Round(out.KeepKilos), math.Round(out.NewKilos)
+	out.Says = p.speaker.Replace(len(years), care.YearsToFullCrop, out.KeepKilos, out.NewKilos)
+	return out
+}
+
+// afterSlip is the tree with its slip made, and grown on so many winters.
+func (s *server) afterSlip(ctx context.Context, in *AheadInput) (*limb.Map, error) {
+	p, err := s.makeSlip(ctx, &SlipInput{BenchInput: in.BenchInput, Season: in.Slip})
+	if err != nil {
+		return nil, err
+	}
+	if in.Ahead == 0 {
+		return cutAll(p.m, p.slip)
+	}
+	tree, work, winters := p.tree, growth.Work{Dormant: p.slip.Made()}, in.Ahead
+	if p.season == limb.Summer {
+		if tree, err = growth.Close(tree, p.slip.Made(), 0); err != nil {
+			return nil, err
+		}
+		work, winters = growth.Work{}, winters-1
+	}
+	for range winters {
+		if tree, _, err = growth.Grow(tree, work); err != nil {
+			return nil, err
+		}
+		work = growth.Work{}
+	}
+	return tree.Map, nil
+}

@@ -1,0 +1,239 @@
+package api
+
+import (
+	"context"
+	"errors"
+	"math"
+	"net/http"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"vertumna/core/light"
+	"vertumna/core/limb"
+	"vertumna/core/training"
+	"vertumna/core/year"
+	"vertumna/store"
+)
+
+// YardLightBody is the yard in light: the growing season's sun over the ground, and who shades whom.
+type YardLightBody struct {
+	X0    float64         `json:"x0" doc:"metres, west edge of the first spot"`
+	Y0    float64         `json:"y0" doc:"metres, south edge of the first spot"`
+	Step  float64         `json:"step_m"`
+	NX    int             `json:"nx"`
+	NY    int             `json:"ny"`
+	Hours []float64       `json:"hours" nullable:"false" doc:"of sun a day at 1 m above the ground, row by row from the south"`
+	Trees []TreeLightBody `json:"trees" nullable:"false"`
+	Beds  []BedLightBody  `json:"beds" nullable:"false"`
+	Keep  float64         `json:"keep" doc:"the part of full light a neighbour should keep"`
+}
+
+// TreeLightBody is one tree's light.
+type TreeLightBody struct {
+	ID     string      `json:"id"`
+	Code   string      `json:"code"`
+	X      float64     `json:"x"`
+	Y      float64     `json:"y"`
+	Light  float64     `json:"light" doc:"of full light on its leaf, its own shade left out"`
+	Hours  float64     `json:"sun_hours" doc:"a day"`
+	Means  string      `json:"means"`
+	Shades []ShadeBody `json:"shaded_by" nullable:"false" doc:"the most first"`
+	Height float64     `json:"height_m"`
+	CapM   float64     `json:"cap_m" doc:"for its neighbours' light; 0: nobody binds it"`
+	CapWhy string      `json:"cap_why,omitempty"`
+	RuleM  float64     `json:"rule_m" doc:"nine tenths of the distance to the nearest tree or of the row distance; 0: none"`
+}
+
+// ShadeBody is a part of a tree's light that something takes.
+type ShadeBody struct {
+	By    string  `json:"by"`
+	ID    string  `json:"id,omitempty" doc:"of a tree"`
+	Share float64 `json:"share"`
+}
+
+// BedLightBody is the sun on a bed.
+type BedLightBody struct {
+	Name  string  `json:"name"`
+	Hours float64 `json:"sun_hours"`
+}
+
+func (s *server) registerYardLight(api huma.API) {
+	op(api, http.MethodGet, "/api/orchards/{slug}/light", "get-yard-light", "The yard in light over the growing season", func(ctx context.Context, in *DayInput) (*struct{ Body *YardLightBody }, error) {
+		p, _, err := s.planned(ctx, in.Slug, in.Day)
+		if err != nil {
+			return nil, err
+		}
+		out, err := s.yardLight(ctx, p)
+		return &struct{ Body *YardLightBody }{out}, err
+	})
+}
+
+// Numbers of the layer.
+const (
+	spotM      = 0.5
+	spotCM     = 100 // above the ground
+	bedCM      = 20
+	mostSpots  = 6000
+	toldShades = 4
+)
+
+func (s *server) yardLight(ctx context.Context, p *Planned) (*YardLightBody, error) {
+	day := p.Shown.Shown
+	maps := map[string]*limb.Map{}
+	for i := range p.Yard.Trees {
+		kept, err := s.Store.MapAsOf(ctx, p.Yard.Trees[i].ID, day)
+		if errors.Is(err, store.ErrNotFound) {
+			continue
+		}
+		if err != nil {
+			return nil, err
+		}
+		if m, err := limb.Check(kept.Doc); err == nil {
+			maps[p.Yard.Trees[i].ID] = m
+		}
+	}
+	y := p.Contents.YardLight(p.Yard.Trees, maps, day)
+	out := &YardLightBody{Trees: []TreeLightBody{}, Beds: []BedLightBody{}, Keep: light.KeepLight}
+	lat := p.Yard.Place.Site.Lat
+	out.ground(p, y)
+	spots := make([]limb.Vec, 0, out.NX*out.NY)
+	for j := range out.NY {
+		for i := range out.NX {
+			spots = append(spots, y.At(out.X0+(float64(i)+0.5)*out.Step, out.Y0+(float64(j)+0.5)*out.Step, spotCM))
+		}
+	}
+	beds, first := bedSpots(p, y), len(spots)
+	for _, b := range beds {
+		spots = append(spots, b.at...)
+	}
+	hours := y.Grid.SunHours(spots, lat, light.Coarse)
+	for _, h := range hours[:first] {
+		out.Hours = append(out.Hours, round1(h))
+	}
+	at := first
+	for _, b := range beds {
+		sum := 0.0
+		for range b.at {
+			sum += hours[at]
+			at++
+		}
+		out.Beds = append(out.Beds, BedLightBody{b.name, round1(sum / float64(len(b.at)))})
+	}
+	out.trees(p, y, y.Shader.Shade(lat, light.Coarse))
+	return out, nil
+}
+
+// ground is the plot's rectangle in spots: its outline, else the trees and some room.
+func (b *YardLightBody) ground(p *Planned, y *store.YardLight) {
+	lo, hi := [2]float64{math.Inf(1), math.Inf(1)}, [2]float64{math.Inf(-1), math.Inf(-1)}
+	take := func(x, yy float64) {
+		lo, hi = [2]float64{math.Min(lo[0], x), math.Min(lo[1], yy)}, [2]float64{math.Max(hi[0], x), math.Max(hi[1], yy)}
+	}
+	for _, c := range p.Contents.Orchard.Plot.Outline {
+		take(c.X, c.Y)
+	}
+	if len(p.Contents.Orchard.Plot.Outline) == 0 {
+		for _, t := range y.Trees {
+			take(t.X-1, t.Y-1)
+			take(t.X+1, t.Y+1)
+		}
+	}
+	b.Step = spotM
+	if lo[0] > hi[0] {
+		return
+	}
+	for (hi[0]-lo[0])/b.Step*(hi[1]-lo[1])/b.Step > mostSpots {
+		b.Step *= 2
+	}
+	b.X0, b.Y0 = lo[0], lo[1]
+	b.NX, b.NY = int(math.Ceil((hi[0]-lo[0])/b.Step)), int(math.Ceil((hi[1]-lo[1])/b.Step))
+}
+
+type bedAt struct {
+	name string
+	at   []limb.Vec
+}
+
+// bedSpots are spots over the beds, which want light as well.
+func bedSpots(p *Planned, y *store.YardLight) []bedAt {
+	var out []bedAt
+	for _, f := range p.Contents.Orchard.Plot.Features {
+		if f.Kind != "bed" || len(f.Points) < 3 {
+			continue
+		}
+		var corners [][2]float64
+		lo, hi := f.Points[0], f.Points[0]
+		for _, c := range f.Points {
+			corners = append(corners, [2]float64{c.X, c.Y})
+			lo.X, lo.Y, hi.X, hi.Y = math.Min(lo.X, c.X), math.Min(lo.Y, c.Y), math.Max(hi.X, c.X), math.Max(hi.Y, c.Y)
+		}
+		b := bedAt{name: f.Name}
+		if b.name == "" {
+			b.name = "bed"
+		}
+		for x := lo.X + spotM/2; x < hi.X; x += spotM {
+			for yy := lo.Y + spotM/2; yy < hi.Y; yy += spotM {
+				if limb.InPolygon(corners, x, yy) {
+					b.at = append(b.at, y.At(x, yy, bedCM))
+				}
+			}
+		}
+		if len(b.at) == 0 {
+			b.at = append(b.at, y.At((lo.X+hi.X)/2, (lo.Y+hi.Y)/2, bedCM))
+		}
+		out = append(out, b)
+	}
+	return out
+}
+
+func (b *YardLightBody) trees(p *Planned, y *store.YardLight, s light.Shading) {
+	caps := s.Caps(y.Heights, light.KeepLight)
+	for o, t := range y.Trees {
+		body := TreeLightBody{
+			ID: t.ID, Code: t.Code, X: t.X, Y: t.Y, Light: math.Round(100*s.Without[o]) / 100, Hours: round1(s.SunHours[o]), Means: p.Speaker.SunMeans(s.SunHours[o]),
+			Shades: []ShadeBody{}, Height: math.Round(y.Heights[o]) / 100, RuleM: rowRuleM(p, y.Trees, t),
+		}
+		for a, lost := range s.Lost[o] {
+			if a == o || lost < 0.005 {
+				continue
+			}
+			shade := ShadeBody{By: y.Names[a], Share: math.Round(1000*lost) / 1000}
+			if a < len(y.Trees) {
+				shade.ID = y.Trees[a].ID
+			}
+			body.Shades = insertShade(body.Shades, shade)
+		}
+		if c := caps[o]; c.Binds >= 0 {
+			body.CapM = math.Round(c.CM) / 100
+			body.CapWhy = p.Speaker.HeightCap(body.CapM, y.Names[c.Binds], c.Shades, c.Keeps)
+		}
+		b.Trees = append(b.Trees, body)
+	}
+}
+
+// insertShade keeps the shades that take most, the most first.
+func insertShade(list []ShadeBody, s ShadeBody) []ShadeBody {
+	at := 0
+	for at < len(list) && list[at].Share >= s.Share {
+		at++
+	}
+	list = append(list[:at:at], append([]ShadeBody{s}, list[at:]...)...)
+	return list[:min(len(list), toldShades)]
+}
+
+// rowRuleM is the rule of thumb: nine tenths of the row distance, or of the distance to the nearest tree.
+func rowRuleM(p *Planned, trees []*year.Tree, t *year.Tree) float64 {
+	near := p.Contents.Orchard.Plot.RowDistance
+	if near == 0 {
+		near = math.Inf(1)
+		for _, o := range trees {
+			if o != t {
+				near = math.Min(near, math.Hypot(o.X-t.X, o.Y-t.Y))
+			}
+		}
+	}
+	if math.IsInf(near, 1) {
+		return 0
+	}
+	return math.Round(100*training.RowRule*near) / 100
+}

@@ -5,7 +5,7 @@ import { validateBytes } from 'gltf-validator';
 import type { Page } from '@playwright/test';
 import { accessible, expect, fits, open, test } from './app';
 
-const bench = (code: string) => `/lower-terrace/trees/lower-terrace-${code}`;
+const bench = (code: string) => `/lower-terrace/trees/lower-terrace-${code}?side=map`;
 
 /** The limb's numbers as its panel shows them. */
 const cell = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true });
@@ -159,6 +159,7 @@ test('the bench tells what an experienced eye finds, and turns by keys and dial'
   await page.mouse.up();
   await expect(page.getByText(/seen from 9\d°/)).toBeVisible();
   await page.getByRole('button', { name: 'In three years' }).click();
+  await page.getByRole('button', { name: 'Uncut' }).click();
   await expect(page.getByText(/Predicted, if nothing is cut: in 3 years/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Undo' })).toHaveCount(0);
   await page.getByRole('button', { name: 'Now', exact: true }).click();

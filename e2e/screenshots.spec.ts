@@ -12,10 +12,21 @@ test('pictures of the main views', async ({ page, demo }, info) => {
     await open(page, demo + path);
     await page.screenshot({ path: join(folder, `${name}.png`) });
   };
+  const slip = async (name: string, orchard: string, code: string, step: number) => {
+    await open(page, `${demo}/${orchard}/trees/${orchard}-${code}`);
+    await page.locator('.stephead').nth(step).click();
+    await page.screenshot({ path: join(folder, `${name}.png`) });
+  };
   if (info.project.name === 'phone') {
     await take('yard-phone', '/lower-terrace/yard');
-    await take('tree-phone', '/lower-terrace/yard?tree=lower-terrace-C1');
-    await open(page, `${demo}/lower-terrace/trees/lower-terrace-C2`);
+    await open(page, `${demo}/lower-terrace/trees/lower-terrace-C1`);
+    await page.locator('.stephead').first().click();
+    await page.locator('.steps').evaluate((el) => {
+      const main = el.closest('main');
+      main?.scrollBy(0, el.getBoundingClientRect().top - main.getBoundingClientRect().top);
+    });
+    await page.screenshot({ path: join(folder, 'slip-phone.png') });
+    await open(page, `${demo}/lower-terrace/trees/lower-terrace-C2?side=map`);
     await page.getByRole('button', { name: 'Broken' }).click();
     await page.screenshot({ path: join(folder, 'capture-phone.png') });
     return;
@@ -23,6 +34,9 @@ test('pictures of the main views', async ({ page, demo }, info) => {
   await take('yard', '/lower-terrace/yard');
   await take('yard-summer', '/saltwind/yard?day=2026-12-28');
   await take('tree-panel', '/lower-terrace/yard?tree=lower-terrace-C1');
+  await open(page, `${demo}/lower-terrace/yard?layer=light&tree=lower-terrace-C2`);
+  await page.getByText(/By the rule of thumb/).waitFor();
+  await page.screenshot({ path: join(folder, 'yard-light.png') });
   await take('trees', '/lower-terrace/trees');
   await open(page, `${demo}/lower-terrace/year`);
   await page.getByRole('button', { name: /^A3 Pear/ }).click();
@@ -31,9 +45,19 @@ test('pictures of the main views', async ({ page, demo }, info) => {
     .first()
     .waitFor();
   await page.screenshot({ path: join(folder, 'year.png') });
-  await take('bench-leader', '/lower-terrace/trees/lower-terrace-C1');
-  await take('bench-tiers', '/lower-terrace/trees/lower-terrace-A3');
-  await open(page, `${demo}/lower-terrace/trees/lower-terrace-C2`);
+  await slip('slip-leader', 'lower-terrace', 'C1', 3);
+  await slip('slip-peach', 'saltwind', 'B2', 1);
+  await slip('slip-plum', 'saltwind', 'B1', 1);
+  await open(page, `${demo}/lower-terrace/trees/lower-terrace-C3`);
+  await page.getByRole('button', { name: 'Over four years' }).click();
+  await page.getByRole('heading', { name: 'Or replace it' }).waitFor();
+  await page.getByRole('region', { name: 'Over the years' }).screenshot({ path: join(folder, 'slip-years.png') });
+  await open(page, `${demo}/lower-terrace/trees/lower-terrace-C1`);
+  await page.getByRole('button', { name: 'Winter or summer' }).click();
+  await page.getByRole('table').first().waitFor();
+  await page.getByRole('region', { name: 'Winter or summer' }).screenshot({ path: join(folder, 'slip-compare.png') });
+  await take('bench-tiers', '/lower-terrace/trees/lower-terrace-A3?side=map');
+  await open(page, `${demo}/lower-terrace/trees/lower-terrace-C2?side=map`);
   await page.getByRole('region', { name: 'Findings' }).getByRole('button', { name: /^A/ }).click();
   await page.getByRole('list', { name: 'Ways to cut it' }).waitFor();
   await page.screenshot({ path: join(folder, 'bench-vase.png') });

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useCallback, useMemo, useRef, useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { plain } from '../shared/day';
 import { useKeys } from '../shared/keys';
 import { useWidth } from '../shared/measure';
@@ -22,6 +22,10 @@ import { brushes, MarkBar } from './MarkBar';
 import { QuickLine } from './QuickLine';
 import { SketchForm } from './SketchForm';
 import { BackToTree, StandBack } from './StandBack';
+import { goingOf } from './slip/going';
+import { useAfter, useDecide, useSlip, type Asking, type Season, type Step } from './slip/queries';
+import { Compare, Years } from './slip/Forecasts';
+import { SlipPanel, type Look } from './slip/SlipPanel';
 import { useBench, useEdits, useSketch, useUndoMap, type Bench as BenchData, type Edit } from './queries';
 
 const turnBy = 15;
@@ -32,10 +36,14 @@ export default function Bench() {
   const { id = '' } = useParams();
   const { settled } = useShown();
   const which = useMemo(() => ({ slug: orchard.slug, id, day: settled }), [orchard.slug, id, settled]);
-  const [ahead, setAhead] = useState(0);
+  const [view, setView] = useState<ViewOf>({ ahead: 0, cut: false });
+  const [season, setSeason] = useState<Season>();
   const now = useBench(which);
-  const later = useBench({ ...which, id: ahead > 0 ? id : '' }, ahead);
-  const bench = ahead > 0 && later.data ? later : now;
+  const asking: Asking = { ...which, revision: now.data?.revision?.revision ?? 0, season };
+  const later = useBench({ ...which, id: view.ahead > 0 && !view.cut ? id : '' }, view.ahead);
+  const after = useAfter(asking, view.ahead, view.cut && now.data?.mapped === true);
+  const asked = view.cut ? after : later;
+  const bench = (view.cut || view.ahead > 0) && asked.data ? asked : now;
   if (bench.error && !bench.data)
     return (
       <div className="page">
@@ -44,24 +52,45 @@ export default function Bench() {
       </div>
     );
   if (!bench.data) return <p className="page q">Drawing the tree.</p>;
-  return <Opened key={id} which={which} bench={bench.data} ahead={ahead} onAhead={setAhead} />;
+  return (
+    <Opened
+      key={id}
+      which={which}
+      bench={bench.data}
+      asking={asking}
+      view={view}
+      onView={setView}
+      onSeason={setSeason}
+      trouble={asked.error}
+    />
+  );
+}
+
+/** When the tree is looked at: so many winters on, with the slip made or uncut. */
+interface ViewOf {
+  ahead: number;
+  cut: boolean;
 }
 
 interface OpenedProps {
   which: { slug: string; id: string; day: string };
   bench: BenchData;
-  /** Winters on: what is asked for; the bench says what is shown. */
-  ahead: number;
-  onAhead: (winters: number) => void;
+  asking: Asking;
+  /** What is asked for; the bench says what is shown. */
+  view: ViewOf;
+  onView: (v: ViewOf) => void;
+  onSeason: (s: Season) => void;
+  trouble: unknown;
 }
 
 const views = [
-  { ahead: 0, name: 'Now' },
-  { ahead: 1, name: 'Next winter' },
-  { ahead: 3, name: 'In three years' },
+  { ahead: 0, cut: false, name: 'Now' },
+  { ahead: 0, cut: true, name: 'After the cuts' },
+  { ahead: 1, cut: true, name: 'Next winter' },
+  { ahead: 3, cut: true, name: 'In three years' },
 ];
 
-function Opened({ which, bench, ahead, onAhead }: OpenedProps) {
+function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble: unseen }: OpenedProps) {
   const { units } = useHere();
   const [chosen, setChosen] = useState('');
   const [finding, setFinding] = useState('');
@@ -73,6 +102,13 @@ function Opened({ which, bench, ahead, onAhead }: OpenedProps) {
   const [brush, setBrush] = useState('');
   const [rubbing, setRubbing] = useState(false);
   const [anew, setAnew] = useState(false);
+  const [search, setSearch] = useSearchParams();
+  const tab = search.get('side') === 'map' ? 'map' : 'slip';
+  const setTab = (t: 'slip' | 'map') => setSearch(t === 'map' ? { side: 'map' } : {}, { replace: true });
+  const [step, setStep] = useState(0);
+  const [look, setLook] = useState<Look>('');
+  const slip = useSlip(slipOf, bench.mapped && tab === 'slip');
+  const decide = useDecide(slipOf);
   const drawing = useRef<Turnable>(null);
   const sketch = useSketch(which);
   const edits = useEdits(which);
@@ -80,7 +116,15 @@ function Opened({ which, bench, ahead, onAhead }: OpenedProps) {
   const revision = bench.revision?.revision ?? 0;
   const busy = sketch.isPending || edits.isPending || undo.isPending;
   const limb = bench.limbs.find((l) => l.id === chosen);
-  const predicted = bench.ahead > 0;
+  const predicted = bench.ahead > 0 || bench.cut;
+  const slipShown = tab === 'slip' && bench.mapped && !predicted ? slip.data : undefined;
+  const marked = slipShown && !slipShown.predicted ? slipShown : undefined;
+  const { limbs: drawnLimbs, going } = useMemo(() => goingOf(bench.limbs, marked), [bench.limbs, marked]);
+  const atStep = marked?.steps.find((s) => s.n === step);
+  const cuts = useMemo(
+    () => marked?.steps.map((s) => ({ n: s.n, limb: s.cut.limb, cm: s.cut.at_cm, taken: s.state === 'taken' })),
+    [marked],
+  );
 
   const { mutate: writeEdits } = edits;
   const edit = useCallback(
@@ -111,7 +155,28 @@ function Opened({ which, bench, ahead, onAhead }: OpenedProps) {
     setFinding(letter === finding ? '' : letter);
     setChosen(on);
   };
-  const step = (by: number) => {
+  const chooseStep = (s: Step | undefined) => {
+    setStep(s?.n ?? 0);
+    if (s) {
+      setChosen(s.cut.limb);
+      setFinding('');
+      setBrush('');
+    }
+  };
+  const walkSteps = (by: number) => {
+    const list = slip.data?.steps ?? [];
+    const i = list.findIndex((s) => s.n === step);
+    chooseStep(list[Math.max(0, Math.min(list.length - 1, i < 0 ? 0 : i + by))]);
+  };
+  const decideStep = (choice: 'taken' | 'left') => {
+    const s = slip.data?.steps.find((x) => x.n === step);
+    if (s && !slip.data?.predicted && !decide.isPending) decide.mutate({ choice, findings: s.findings });
+  };
+  const walkOn = (by: number) => {
+    if (tab === 'slip' && (slip.data?.steps.length ?? 0) > 0) walkSteps(by);
+    else walkFindings(by);
+  };
+  const walkFindings = (by: number) => {
     const list = bench.findings;
     const i = list.findIndex((f) => f.letter === finding);
     const next = list[Math.max(0, Math.min(list.length - 1, i < 0 ? 0 : i + by))];
@@ -124,8 +189,10 @@ function Opened({ which, bench, ahead, onAhead }: OpenedProps) {
   useKeys({
     '[': () => turn(-turnBy),
     ']': () => turn(turnBy),
-    j: () => step(1),
-    k: () => step(-1),
+    j: () => walkOn(1),
+    k: () => walkOn(-1),
+    x: () => decideStep('taken'),
+    l: () => decideStep('left'),
     u: takeBack,
     b: () => chosen !== '' && setStrip(!strip),
   });
@@ -157,10 +224,25 @@ function Opened({ which, bench, ahead, onAhead }: OpenedProps) {
           {bench.mapped && (
             <div className="segments" role="group" aria-label="When">
               {views.map((v) => (
-                <button key={v.ahead} type="button" aria-pressed={ahead === v.ahead} onClick={() => onAhead(v.ahead)}>
+                <button
+                  key={v.name}
+                  type="button"
+                  aria-pressed={view.ahead === v.ahead && (v.ahead > 0 || view.cut === v.cut)}
+                  onClick={() => onView(v)}
+                >
                   {v.name}
                 </button>
               ))}
+            </div>
+          )}
+          {bench.mapped && view.ahead > 0 && (
+            <div className="segments" role="group" aria-label="Cut or not">
+              <button type="button" aria-pressed={view.cut} onClick={() => onView({ ...view, cut: true })}>
+                Cut by the slip
+              </button>
+              <button type="button" aria-pressed={!view.cut} onClick={() => onView({ ...view, cut: false })}>
+                Uncut
+              </button>
             </div>
           )}
           {bench.mapped && (
@@ -175,6 +257,7 @@ function Opened({ which, bench, ahead, onAhead }: OpenedProps) {
           )}
         </header>
         <Trouble error={trouble} holds={trouble ? 'The map is as it was before.' : ''} />
+        <Trouble error={unseen} holds={unseen ? 'The tree is shown as it stands now.' : ''} />
         {bench.mapped ? (
           <>
             <div className="drawn">
@@ -182,10 +265,14 @@ function Opened({ which, bench, ahead, onAhead }: OpenedProps) {
                 <TreeDrawing
                   key={rests}
                   ref={drawing}
-                  limbs={bench.limbs}
+                  limbs={drawnLimbs}
                   season={bench.facts.map_season}
-                  findings={bench.findings}
+                  findings={lettersShown(bench.findings, marked !== undefined, finding, atStep?.letters)}
                   chosenFinding={finding}
+                  cuts={cuts}
+                  chosenCut={step}
+                  going={going}
+                  onChooseCut={(n) => chooseStep(marked?.steps.find((s) => s.n === n))}
                   bearing={bearing}
                   above={above}
                   width={width}
@@ -200,18 +287,23 @@ function Opened({ which, bench, ahead, onAhead }: OpenedProps) {
                   scaleStepCm={metric ? (high < 320 ? 100 : 50) : 60.96}
                   onChoose={choose}
                   onMoveTip={
-                    predicted ? undefined : (on, to: Vec) => edit([{ op: 'tip', id: on, tip: [to[0], to[1], to[2]] }])
+                    predicted || tab === 'slip'
+                      ? undefined
+                      : (on, to: Vec) => edit([{ op: 'tip', id: on, tip: [to[0], to[1], to[2]] }])
                   }
-                  onMoveBase={predicted ? undefined : (on, cm) => edit([{ op: 'move', id: on, attach_cm: cm }])}
+                  onMoveBase={
+                    predicted || tab === 'slip' ? undefined : (on, cm) => edit([{ op: 'move', id: on, attach_cm: cm }])
+                  }
                 />
                 <WoodKey season={bench.facts.map_season} />
                 {predicted ? (
                   <p className="sm" role="status">
-                    Predicted, if nothing is cut:{' '}
-                    {bench.ahead === 1 ? 'next winter' : `in ${String(bench.ahead)} years`}. Dotted limbs are not there
-                    yet. The map is corrected on the tree as it stands now.
+                    {bench.ahead === 0
+                      ? 'As it stands once the slip is made.'
+                      : `Predicted, ${bench.cut ? 'with the slip made' : 'if nothing is cut'}: ${bench.ahead === 1 ? 'next winter' : `in ${String(bench.ahead)} years`}. Dotted limbs are not there yet.`}{' '}
+                    The map is corrected on the tree as it stands now.
                   </p>
-                ) : (
+                ) : tab === 'slip' ? null : (
                   <MarkBar
                     brush={brush}
                     onBrush={setBrush}
@@ -260,6 +352,8 @@ function Opened({ which, bench, ahead, onAhead }: OpenedProps) {
                 )}
               </div>
             </div>
+            {tab === 'slip' && look === 'compare' && <Compare asking={slipOf} bearing={bearing} />}
+            {tab === 'slip' && look === 'years' && <Years asking={slipOf} />}
             {strip && limb && !predicted && (
               <BudStrip
                 which={which}
@@ -267,6 +361,15 @@ function Opened({ which, bench, ahead, onAhead }: OpenedProps) {
                 season={bench.facts.map_season}
                 revision={revision}
                 busy={busy}
+                cut={atStep?.cut.limb === limb.id ? { n: atStep.n, cm: atStep.cut.at_cm } : undefined}
+                onMoveCut={(cm) =>
+                  atStep &&
+                  decide.mutate({
+                    choice: 'moved',
+                    findings: atStep.findings,
+                    cut: { limb: limb.id, kind: 'bud', at_cm: Math.round(cm * 100) / 100 },
+                  })
+                }
                 onEdit={edit}
                 onClose={() => setStrip(false)}
               />
@@ -277,13 +380,51 @@ function Opened({ which, bench, ahead, onAhead }: OpenedProps) {
         )}
       </div>
       <div className="side benchside">
-        {!bench.mapped || anew ? (
+        {bench.mapped && !anew && (
+          <div className="segments tabs" role="group" aria-label="Beside the tree">
+            <button type="button" aria-pressed={tab === 'slip'} onClick={() => setTab('slip')}>
+              Slip
+            </button>
+            <button type="button" aria-pressed={tab === 'map'} onClick={() => setTab('map')}>
+              Map
+            </button>
+          </div>
+        )}
+        {bench.mapped && !anew && tab === 'slip' ? (
+          <SlipPanel
+            slip={slip.data}
+            error={slip.error}
+            asking={slipOf}
+            limbs={bench.limbs}
+            code={bench.tree.code}
+            chosenLimb={chosen}
+            look={look}
+            onLook={setLook}
+            step={step}
+            decide={decide}
+            onStep={chooseStep}
+            onSeason={(s) => {
+              setStep(0);
+              onSeason(s);
+            }}
+          />
+        ) : !bench.mapped || anew ? (
           <SketchForm
             key={`${which.id}${String(anew)}`}
             suggest={bench.suggest}
             busy={busy}
             again={anew}
-            onSketch={(s) => sketch.mutate({ based_on: revision, sketch: s }, { onSuccess: () => setAnew(false) })}
+            onSketch={(s) =>
+              sketch.mutate(
+                { based_on: revision, sketch: s },
+                {
+                  onSuccess: () => {
+                    setAnew(false);
+                    setTab('map');
+                  },
+                },
+              )
+            }
             {...(anew ? { onCancel: () => setAnew(false) } : {})}
           />
         ) : (
@@ -313,19 +454,29 @@ function Opened({ which, bench, ahead, onAhead }: OpenedProps) {
             <LimbList limbs={bench.limbs} chosen={chosen} onChoose={choose} />
           </>
         )}
-        <Warnings list={bench.warnings} />
-        {bench.mapped && !anew && (
+        {tab === 'map' && <Warnings list={bench.warnings} />}
+        {bench.mapped && !anew && tab === 'map' && (
           <div className="acts">
             <Button size="small" onClick={() => setAnew(true)}>
               Sketch it anew
             </Button>
           </div>
         )}
-        <Files which={which} revision={revision} mapped={bench.mapped} />
-        <History bench={bench} which={which} />
+        {(tab === 'map' || !bench.mapped) && (
+          <>
+            <Files which={which} revision={revision} mapped={bench.mapped} />
+            <History bench={bench} which={which} />
+          </>
+        )}
       </div>
     </div>
   );
+}
+
+/** Numbers are acts, letters are sights: beside a slip only what is asked about keeps its letter. */
+function lettersShown(list: BenchData['findings'], slip: boolean, chosen: string, ofStep: string[] | undefined) {
+  if (!slip) return list;
+  return list.filter((f) => f.letter === chosen || (ofStep?.includes(f.letter) ?? false)).slice(0, 3);
 }
 
 function WoodKey({ season }: { season: string }) {
@@ -356,6 +507,12 @@ function WoodKey({ season }: { season: string }) {
           <rect x={0.5} y={0.5} width={21} height={7} fill="url(#hatch)" stroke="var(--wood-old)" />
         </svg>
         estimated
+      </span>
+      <span>
+        <svg width={22} height={8} aria-hidden="true">
+          <rect x={0.5} y={0.5} width={21} height={7} fill="none" stroke="var(--wood-last)" />
+        </svg>
+        on the slip
       </span>
     </p>
   );

@@ -16,6 +16,9 @@ interface Props {
   season: string;
   revision: number;
   busy: boolean;
+  /** The chosen step's cut on this limb, and how to move it above a bud. */
+  cut?: { n: number; cm: number } | undefined;
+  onMoveCut?: ((cm: number) => void) | undefined;
   onEdit: (edits: Edit[]) => void;
   onClose: () => void;
 }
@@ -39,7 +42,7 @@ const rolls = [
 ];
 
 /** A chosen shoot laid flat: its buds by kind, where each faces, and what its bearing habit means here. */
-export function BudStrip({ which, limb, season, revision, busy, onEdit, onClose }: Props) {
+export function BudStrip({ which, limb, season, revision, busy, cut, onMoveCut, onEdit, onClose }: Props) {
   const q = useShoot(which, limb, revision);
   const [picked, setPicked] = useState<number | null>(null);
   const come = useCallback((el: HTMLElement | null) => el?.scrollIntoView({ block: 'nearest' }), []);
@@ -60,7 +63,19 @@ export function BudStrip({ which, limb, season, revision, busy, onEdit, onClose 
       {shoot && (
         <>
           <p className="sm">{shoot.says}</p>
-          <Strip shoot={shoot} season={season} picked={picked} onPick={setPicked} />
+          <Strip shoot={shoot} season={season} picked={picked} cut={cut} onPick={setPicked} />
+          {cut && node && node.n > 0 && onMoveCut && (
+            <div className="acts">
+              <Button
+                size="small"
+                variant="outlined"
+                disabled={busy}
+                onClick={() => onMoveCut(node.at_cm + aboveBudCm)}
+              >
+                Move cut {cut.n} above this bud
+              </Button>
+            </div>
+          )}
           {node ? (
             <Looked
               node={node}
@@ -100,7 +115,11 @@ function Legend() {
   );
 }
 
+/** A cut above a bud stands 5-6 mm above it. */
+const aboveBudCm = 0.55;
+
 interface StripProps {
+  cut: Props['cut'];
   shoot: Shoot;
   season: string;
   picked: number | null;
@@ -110,7 +129,7 @@ interface StripProps {
 const rowUp = 46;
 const edge = 30;
 
-function Strip({ shoot, season, picked, onPick }: StripProps) {
+function Strip({ shoot, season, picked, cut, onPick }: StripProps) {
   const { units } = useHere();
   const [box, width] = useWidth<HTMLDivElement>(860);
   const length = shoot.length_cm - shoot.from_cm;
@@ -148,6 +167,7 @@ function Strip({ shoot, season, picked, onPick }: StripProps) {
             </text>
           </g>
         ))}
+        {cut && <CutHere n={cut.n} x={x(Math.max(shoot.from_cm, cut.cm))} to={x(shoot.length_cm)} y={y} />}
         {ticks.map((cm) => (
           <g key={cm}>
             <path d={`M${x(cm).toFixed(1)} ${String(y + 20)}v5`} stroke="var(--rule-strong)" />
@@ -173,6 +193,32 @@ function Strip({ shoot, season, picked, onPick }: StripProps) {
         ))}
       </svg>
     </div>
+  );
+}
+
+/** The cut on the strip: what comes off is hollow, the mark slants away from the bud. */
+function CutHere({ n, x, to, y }: { n: number; x: number; to: number; y: number }) {
+  return (
+    <g data-cut={n}>
+      <rect
+        x={x}
+        y={y - 5}
+        width={Math.max(0, to - x)}
+        height={10}
+        fill="var(--ground)"
+        stroke="var(--wood-last)"
+        strokeWidth={1.4}
+      />
+      <path
+        d={`M${(x - 3).toFixed(1)} ${String(y + 12)}L${(x + 3).toFixed(1)} ${String(y - 14)}`}
+        stroke="var(--ink)"
+        strokeWidth={3}
+      />
+      <rect x={x - 6} y={y - 34} width={18} height={18} fill="var(--ink)" />
+      <text x={x + 3} y={y - 20.6} textAnchor="middle" fontSize={12} fontWeight={700} style={{ fill: 'var(--ground)' }}>
+        {n}
+      </text>
+    </g>
   );
 }
 

@@ -42,6 +42,8 @@ function useMapWrite<In>(w: Which, write: (input: In) => Promise<Bench>) {
     onSuccess: (bench) => {
       client.setQueryData(key(w), bench);
       void client.invalidateQueries({ queryKey: ['shoot', w.slug, w.id] });
+      for (const what of ['slip', 'compare', 'years', 'why', 'after', 'places'])
+        client.removeQueries({ queryKey: [what, w.slug, w.id] });
       for (const ahead of [1, 3]) client.removeQueries({ queryKey: [...key(w), ahead] });
     },
   });

@@ -26,7 +26,8 @@ export function painted(svg: SVGSVGElement, limbs: readonly Limb[], season: stri
   for (const g of svg.querySelectorAll<SVGGElement>('[data-limb]')) {
     const l = byId.get(g.dataset.limb ?? '');
     if (!l) continue;
-    const parts = stretches(l, season);
+    const gone = g.dataset.gone === undefined ? undefined : Number(g.dataset.gone);
+    const parts = parted(stretches(l, season), gone);
     const longest = parts.reduce((a, p, i) => (span(p) > span(parts[a] ?? p) ? i : a), 0);
     g.querySelectorAll<SVGPathElement>('path[data-part]').forEach((path, k) => {
       const part = parts[k];
@@ -56,10 +57,12 @@ interface WoodProps {
   parentRadius: number;
   chosen: boolean;
   first: boolean;
+  /** Wood from this station on is on the slip: drawn hollow; the chosen step's in leaf. */
+  gone?: { from: number; chosen: boolean } | undefined;
   onKey: (e: KeyboardEvent, id: string) => void;
 }
 
-export function Wood({ l, view, sheet, season, mix, parentRadius, chosen, first, onKey }: WoodProps) {
+export function Wood({ l, view, sheet, season, mix, parentRadius, chosen, first, gone, onKey }: WoodProps) {
   const n = l.stations.length / 5;
   const from = haloFrom(l.stations, parentRadius);
   const estimated = l.source === 'estimated';
@@ -72,6 +75,7 @@ export function Wood({ l, view, sheet, season, mix, parentRadius, chosen, first,
       aria-label={limbSays(l)}
       tabIndex={first ? 0 : -1}
       data-limb={l.id}
+      data-gone={gone?.from}
       className={chosen ? 'limb chosen' : 'limb'}
       onKeyDown={(e) => onKey(e, l.id)}
     >
@@ -84,9 +88,22 @@ export function Wood({ l, view, sheet, season, mix, parentRadius, chosen, first,
           fill="var(--ground)"
         />
       )}
-      {stretches(l, season).map((s) => {
+      {parted(stretches(l, season), gone?.from).map((s) => {
         const colour = `color-mix(in srgb, ${toneColour[s.tone]} ${String(Math.round((1 - mix) * 100))}%, var(--ground))`;
         const dead = s.tone === 'dead';
+        const hollow = gone !== undefined && s.from >= gone.from;
+        if (hollow)
+          return (
+            <path
+              key={s.from}
+              data-part=""
+              d={ribbon(l.stations, s.from, s.to, view, sheet)}
+              fill="var(--ground)"
+              stroke={gone.chosen ? 'var(--leaf)' : colour}
+              strokeWidth={gone.chosen ? 1.8 : 1.2}
+              strokeDasharray={dead ? '4 3' : undefined}
+            />
+          );
         const light = estimated && wide && !dead;
         return (
           <path
@@ -100,10 +117,10 @@ export function Wood({ l, view, sheet, season, mix, parentRadius, chosen, first,
           />
         );
       })}
-      {estimated && wide && l.dead_from_cm !== 0 && (
+      {estimated && wide && l.dead_from_cm !== 0 && gone?.from !== 0 && (
         <path
           data-hatch=""
-          d={ribbon(l.stations, 0, n - 1, view, sheet)}
+          d={ribbon(l.stations, 0, gone?.from ?? n - 1, view, sheet)}
           fill="url(#hatch)"
           opacity={0.5 * (1 - mix)}
         />
@@ -119,6 +136,19 @@ export function Wood({ l, view, sheet, season, mix, parentRadius, chosen, first,
         />
       )}
     </g>
+  );
+}
+
+/** Stretches parted where the wood on the slip begins. */
+function parted<T extends { from: number; to: number }>(list: readonly T[], at: number | undefined): T[] {
+  if (at === undefined) return [...list];
+  return list.flatMap((s) =>
+    at > s.from && at < s.to
+      ? [
+          { ...s, to: at },
+          { ...s, from: at },
+        ]
+      : [s],
   );
 }
 

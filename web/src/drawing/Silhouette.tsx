@@ -6,19 +6,21 @@ interface Props {
   /** The highest of the pictures side by side, cm: all are drawn to one scale. */
   top: number;
   reach: number;
+  /** So many times the usual size. */
+  times?: number;
 }
 
 const wide = 54;
 const high = 62;
 
 /** A tree in a few strokes, for a picture of its past. */
-export function Silhouette({ lines, bearing, top, reach }: Props) {
+export function Silhouette({ lines, bearing, top, reach, times = 1 }: Props) {
   const all = Math.max(top, reach) + 10;
   const sheet = { scale: (high - 6) / all, x: wide / 2, y: high - 4 };
   const view = standingAt(bearing);
   const y = sheet.y - reach * sheet.scale;
   return (
-    <svg width={wide} height={high} viewBox={`0 0 ${String(wide)} ${String(high)}`} aria-hidden="true">
+    <svg width={wide * times} height={high * times} viewBox={`0 0 ${String(wide)} ${String(high)}`} aria-hidden="true">
       <path d={`M0 ${y.toFixed(1)}H${String(wide)}`} stroke="var(--leaf)" strokeDasharray="3 2" />
       <path d={`M0 ${String(high - 4)}H${String(wide)}`} stroke="var(--ink)" />
       {lines.map((l, i) => (

@@ -9,8 +9,9 @@ import {
   type Ref,
 } from 'react';
 import type { Schemas } from '../shared/api';
-import { spread } from './labels';
+import { spread, type Label } from './labels';
 import { AboveFrame, gutter, Handle, HeightScale, Outline, RingMarks } from './treeFrame';
+import { CutMarks, cutSpot, type CutMark } from './CutMarks';
 import { painted, Wood, type Painted } from './LimbShape';
 import {
   baseOf,
@@ -58,6 +59,11 @@ interface Props {
   onMoveTip?: ((id: string, to: Vec) => void) | undefined;
   onMoveBase?: ((id: string, cm: number) => void) | undefined;
   chosenFinding?: string | undefined;
+  /** Cuts on the slip, and the wood that goes with them: from which station on, by limb. */
+  cuts?: readonly CutMark[] | undefined;
+  chosenCut?: number | undefined;
+  going?: ReadonlyMap<string, { from: number; n: number }> | undefined;
+  onChooseCut?: ((n: number) => void) | undefined;
   ref?: Ref<Turnable>;
 }
 
@@ -156,11 +162,20 @@ export function TreeDrawing({ ref, ...p }: Props) {
   const shown = p.findings.slice(0, mostLetters);
   const picked = p.findings.find((f) => f.letter === p.chosenFinding);
   if (picked && !shown.includes(picked)) shown.push(picked);
-  const labels = spread(
-    shown.map((f) => ({ item: f, at: place(f.place as unknown as Vec, view, sheet) })),
+  const cuts = shownCuts(p.cuts ?? [], p.chosenCut ?? 0);
+  const all = spread<Finding | CutMark>(
+    [
+      ...shown.map((f) => ({ item: f, at: place(f.place as unknown as Vec, view, sheet) })),
+      ...cuts.flatMap((c) => {
+        const l = byId.get(c.limb);
+        return l ? [{ item: c, at: cutSpot(l, c.cm, view, sheet).at }] : [];
+      }),
+    ],
     sheet.x,
     { left: gutter + 12, right: p.width - 12, top: 14, bottom: height - foot - 6 },
   );
+  const labels = all.filter((l): l is Label<Finding> => 'letter' in l.item);
+  const marks = all.filter((l): l is Label<CutMark> => 'n' in l.item);
   const reach = extent(p.limbs).radius;
 
   return (
@@ -215,6 +230,7 @@ export function TreeDrawing({ ref, ...p }: Props) {
           parentRadius={(byId.get(l.parent ?? '')?.diameter_mm ?? 0) / 20}
           chosen={l.id === p.chosen}
           first={l.id === (p.chosen || p.limbs[0]?.id)}
+          gone={goneOf(p.going?.get(l.id), p.chosenCut)}
           onKey={key}
         />
       ))}
@@ -279,6 +295,16 @@ export function TreeDrawing({ ref, ...p }: Props) {
           </g>
         ))}
       </g>
+      {marks.length > 0 && (
+        <CutMarks
+          labels={marks}
+          limbs={byId}
+          view={view}
+          sheet={sheet}
+          chosen={p.chosenCut ?? 0}
+          onChoose={(n) => p.onChooseCut?.(n)}
+        />
+      )}
       {chosen && (p.onMoveTip ?? p.onMoveBase) && (
         <g className="handles" role="presentation">
           <Handle
@@ -299,6 +325,20 @@ export function TreeDrawing({ ref, ...p }: Props) {
       <path className="ghost" d="" stroke="var(--leaf)" strokeWidth={3} strokeDasharray="6 4" fill="none" />
     </svg>
   );
+}
+
+/** So many cut marks stand on the drawing at once, the chosen one among them. */
+const mostCuts = 14;
+
+function shownCuts(cuts: readonly CutMark[], chosen: number): readonly CutMark[] {
+  if (cuts.length <= mostCuts) return cuts;
+  const first = cuts.slice(0, mostCuts);
+  const picked = cuts.find((c) => c.n === chosen);
+  return picked && !first.includes(picked) ? [...first, picked] : first;
+}
+
+function goneOf(g: { from: number; n: number } | undefined, chosen: number | undefined) {
+  return g && { from: g.from, chosen: g.n === chosen };
 }
 
 function layout(

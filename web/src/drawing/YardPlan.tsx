@@ -1,5 +1,5 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
-import type { Orchard, Plan, TreeSummary } from '../shared/api';
+import type { Orchard, Plan, Schemas, TreeSummary } from '../shared/api';
 import { useWidth } from '../shared/measure';
 import { clip, show, type Units } from '../shared/units';
 import { NorthMark, PlanDefs, PlanFrame, ScaleBar, scaleBarHeight, type Extent } from './PlanFrame';
@@ -7,6 +7,7 @@ import { HeightStaff } from './HeightStaff';
 import { lookOf, StakeShape } from './StakeLabel';
 import { YearRing } from './YearRing';
 import { FeatureShape } from './FeatureShape';
+import { LightLayer } from './LightLayer';
 
 export interface Ghost {
   x: number;
@@ -23,6 +24,10 @@ interface Props {
   onSelect: (id: string) => void;
   ghost?: Ghost | undefined;
   onGhost?: ((x: number, y: number) => void) | undefined;
+  /** The yard in light instead of its work; with the tree asked about by pointer. */
+  light?: Schemas['YardLightBody'] | undefined;
+  onHover?: ((id: string) => void) | undefined;
+  asked?: string | undefined;
 }
 
 /** The ground drawn: the outline when there is one, else a frame round the trees. */
@@ -47,7 +52,7 @@ export function extentOf(orchard: Orchard, trees: { x: number; y: number; spread
 }
 
 /** The plan of the plot to scale: every tree with its crown, year ring and height staff. */
-export function YardPlan({ orchard, plan, units, selected, onSelect, ghost, onGhost }: Props) {
+export function YardPlan({ orchard, plan, units, selected, onSelect, ghost, onGhost, light, onHover, asked }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(700);
   const svg = useRef<SVGSVGElement>(null);
   const e = extentOf(orchard, plan.trees);
@@ -112,6 +117,7 @@ export function YardPlan({ orchard, plan, units, selected, onSelect, ghost, onGh
         {orchard.plot.features.map((f) => (
           <FeatureShape key={f.id} f={f} X={X} Y={Y} s={s} />
         ))}
+        {light && <LightLayer light={light} X={X} Y={Y} s={s} asked={asked ?? ''} />}
         {crowns(plan.trees).map((t) => (
           <Crown key={t.id} t={t} cx={X(t.x)} cy={Y(t.y)} s={s} />
         ))}
@@ -167,6 +173,8 @@ export function YardPlan({ orchard, plan, units, selected, onSelect, ghost, onGh
             selected={t.id === selected}
             onSelect={onSelect}
             inert={placing}
+            bare={!!light}
+            onHover={onHover}
           />
         ))}
         <ScaleBar x={X(e.x1)} y={Y(e.y0) + 20} s={s} units={units} />
@@ -236,9 +244,12 @@ interface MarkProps {
   selected: boolean;
   onSelect: (id: string) => void;
   inert: boolean;
+  /** In the light layer the ring of work stays away. */
+  bare: boolean;
+  onHover?: ((id: string) => void) | undefined;
 }
 
-function TreeMark({ t, plan, cx, cy, s, ring, wide, units, selected, onSelect, inert }: MarkProps) {
+function TreeMark({ t, plan, cx, cy, s, ring, wide, units, selected, onSelect, inert, bare, onHover }: MarkProps) {
   const groups = t.bars.map((b) => b.group).filter(Boolean);
   const group = ['now', 'closing', 'opening', 'wait'].find((g) => groups.includes(g));
   const over = t.height_m > t.reach_m + 0.005;
@@ -259,6 +270,10 @@ function TreeMark({ t, plan, cx, cy, s, ring, wide, units, selected, onSelect, i
       aria-label={says}
       aria-pressed={selected}
       onClick={() => onSelect(t.id)}
+      onPointerEnter={() => onHover?.(t.id)}
+      onPointerLeave={() => onHover?.('')}
+      onFocus={() => onHover?.(t.id)}
+      onBlur={() => onHover?.('')}
       onKeyDown={(k) => {
         if (k.key === 'Enter' || k.key === ' ') {
           k.preventDefault();
@@ -272,7 +287,7 @@ function TreeMark({ t, plan, cx, cy, s, ring, wide, units, selected, onSelect, i
       {selected && (
         <circle cx={cx} cy={cy} r={Math.max(half + 5, ring + 9)} fill="none" stroke="var(--ink)" strokeWidth={1.6} />
       )}
-      <YearRing cx={cx} cy={cy} r={ring} bars={t.bars} from={plan.from} to={plan.to} day={plan.day} />
+      {!bare && <YearRing cx={cx} cy={cy} r={ring} bars={t.bars} from={plan.from} to={plan.to} day={plan.day} />}
       {wide && t.height_m > 0 && (
         <HeightStaff
           x={cx + ring + 15}

@@ -29,6 +29,16 @@ export function usePlan(slug: string, d: Day) {
   });
 }
 
+/** The yard in light; asked for only while its layer is shown. */
+export function useYardLight(slug: string, d: Day, open: boolean) {
+  return useQuery({
+    queryKey: ['light', slug, d],
+    queryFn: () => need(api.GET('/api/orchards/{slug}/light', day(slug, d))),
+    placeholderData: keepPreviousData,
+    enabled: open && d !== '',
+  });
+}
+
 export function useDocket(slug: string, d: Day) {
   return useQuery({
     queryKey: ['docket', slug, d],

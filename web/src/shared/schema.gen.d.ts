@@ -214,6 +214,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orchards/{slug}/light": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The yard in light over the growing season */
+        get: operations["get-yard-light"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/orchards/{slug}/own-tasks": {
         parameters: {
             query?: never;
@@ -491,6 +508,125 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orchards/{slug}/trees/{id}/map/slip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Which cuts, where, in which order, under the limit */
+        get: operations["get-slip"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orchards/{slug}/trees/{id}/map/slip/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take a step of the slip, leave it, or move its cut */
+        post: operations["decide-step"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orchards/{slug}/trees/{id}/map/slip/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same cuts in winter, in summer, or not at all */
+        get: operations["compare-seasons"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orchards/{slug}/trees/{id}/map/slip/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Log the cuts as made: the map, the account and the plan follow */
+        post: operations["log-slip"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orchards/{slug}/trees/{id}/map/slip/places/{limb}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every place where a limb could be cut, from its base to its end */
+        get: operations["places-to-cut"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orchards/{slug}/trees/{id}/map/slip/why/{limb}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Why a limb is, or is not, on the slip */
+        get: operations["why-not"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orchards/{slug}/trees/{id}/map/slip/years": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What falls in which year, beside replacing the tree */
+        get: operations["slip-years"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/orchards/{slug}/trees/{id}/map/undo": {
         parameters: {
             query?: never;
@@ -652,13 +788,20 @@ export interface components {
             state: string;
             title: string;
         };
+        BedLightBody: {
+            name: string;
+            /** Format: double */
+            sun_hours: number;
+        };
         BenchBody: {
             /**
              * Format: int64
-             * @description winters on, uncut: limbs, findings and facts are predicted; the map is as it stands
+             * @description winters on: limbs, findings and facts are predicted; the map is as it stands
              */
             ahead: number;
             can_undo: boolean;
+            /** @description limbs, findings and facts are those with the slip made */
+            cut: boolean;
             day: string;
             end_tests: components["schemas"]["EndTestBody"][];
             facts: components["schemas"]["BenchFacts"];
@@ -739,11 +882,48 @@ export interface components {
         CalendarBody: {
             address: string;
         };
+        Carried: {
+            /**
+             * Format: double
+             * @description lowered by so much already
+             */
+            cm?: number;
+            code: string;
+            /** @enum {string} */
+            due: "summer" | "winter";
+            limb: string;
+            why: string;
+        };
+        CarriedBody: {
+            cut?: string;
+            finding: components["schemas"]["Key"];
+            letter?: string;
+            name: string;
+            /** @description what waiting costs */
+            price?: string;
+            says: string;
+            /** Format: double */
+            share?: number;
+            why: string;
+            why_says: string;
+        };
         ChangeBody: {
             after: string;
             before: string;
             field: string;
             limb: string;
+        };
+        ChoiceBody: {
+            key: string;
+            name: string;
+            value: string;
+        };
+        ChoiceInputBody: {
+            /** @enum {string} */
+            choice: "taken" | "left" | "moved" | "open";
+            cut?: components["schemas"]["CutAt"];
+            findings: components["schemas"]["Key"][];
+            who?: string;
         };
         ChoiceMeta: {
             default: string;
@@ -937,6 +1117,7 @@ export interface components {
         Entry: {
             /** @description pest or sickness seen */
             agent?: string;
+            carried?: components["schemas"]["Carried"][] | null;
             /** @description id of the entry this one corrects */
             corrects?: string;
             /** Format: int64 */
@@ -970,7 +1151,10 @@ export interface components {
              * @description void annuls the entry it corrects
              * @enum {string}
              */
-            kind: "work" | "observed" | "measured" | "frost-night" | "seen" | "treatment" | "note" | "trouble" | "end-tests" | "void";
+            kind: "work" | "observed" | "measured" | "frost-night" | "seen" | "treatment" | "note" | "trouble" | "end-tests" | "slip" | "void";
+            made?: components["schemas"]["CutAt"][] | null;
+            /** Format: int64 */
+            map_revision?: number;
             /** Format: double */
             minutes?: number;
             note?: string;
@@ -993,6 +1177,8 @@ export interface components {
             share?: number;
             /** Format: double */
             shoot_cm?: number;
+            /** @description what a person decided about a step of a slip */
+            slip?: components["schemas"]["SlipChoice"];
             /** Format: double */
             spread_m?: number;
             /** @description stage seen */
@@ -1040,7 +1226,7 @@ export interface components {
             height_m?: number;
             id: string;
             /** @enum {string} */
-            kind: "wall" | "fence" | "hedge" | "path" | "bed" | "shade-tree" | "shed" | "water";
+            kind: "wall" | "fence" | "hedge" | "path" | "bed" | "shade-tree" | "shed" | "water" | "power-line";
             name?: string;
             points: components["schemas"]["Point"][];
             /**
@@ -1108,6 +1294,51 @@ export interface components {
              */
             risk: number;
         };
+        GaugeBody: {
+            /**
+             * Format: double
+             * @description what the tree year comes to
+             */
+            account: number;
+            /**
+             * Format: double
+             * @description what this slip may come to with what went before
+             */
+            cap: number;
+            /** @description in formation */
+            exempt: boolean;
+            /**
+             * Format: double
+             * @description on this slip, not counted: sick wood and suckers
+             */
+            free: number;
+            /**
+             * Format: double
+             * @description before the limit
+             */
+            left: number;
+            /**
+             * Format: double
+             * @description of the crown, in the tree year
+             */
+            limit: number;
+            says: string;
+            /**
+             * Format: double
+             * @description on this slip
+             */
+            slip: number;
+            /**
+             * Format: double
+             * @description taken already since
+             */
+            summer: number;
+            /**
+             * Format: double
+             * @description taken already up to bloom
+             */
+            winter: number;
+        };
         GradeBody: {
             from?: string;
             level: string;
@@ -1126,6 +1357,10 @@ export interface components {
             /** @enum {string} */
             format: "json" | "csv";
             text: string;
+        };
+        Key: {
+            code: string;
+            limb: string;
         };
         KindMeta: {
             bearing: string;
@@ -1148,6 +1383,20 @@ export interface components {
             wood: string;
             /** Format: int64 */
             years_lived: number;
+        };
+        LevelBody: {
+            /** Format: double */
+            account: number;
+            chosen: boolean;
+            /** Format: int64 */
+            cuts: number;
+            /** Format: double */
+            limit: number;
+            /**
+             * Format: double
+             * @description weight of what is left, the later in the order the less
+             */
+            unsolved: number;
         };
         Limb: {
             /** Format: double */
@@ -1255,6 +1504,28 @@ export interface components {
             laterals_per_m: number;
             /** Format: double */
             length_cm: number;
+        };
+        LogSlipInputBody: {
+            /**
+             * Format: int64
+             * @description the revision of the map the slip was made from
+             */
+            based_on: number;
+            cuts: components["schemas"]["MadeCut"][];
+            /** Format: double */
+            minutes?: number;
+            note?: string;
+            /** @description why it was done outside its window */
+            reason?: string;
+            who?: string;
+        };
+        MadeCut: {
+            cut: components["schemas"]["CutAt"];
+            /**
+             * Format: double
+             * @description of the wound, by caliper; 0: as the map has it
+             */
+            d_mm?: number;
         };
         Mark: {
             /**
@@ -1375,6 +1646,32 @@ export interface components {
             opens?: string;
             preset: string;
             says: string;
+        };
+        OutcomeBody: {
+            /** @description at the next three winters */
+            flower_buds: number[];
+            /** @description at the next three winters */
+            heights_cm: number[];
+            /** @description the tree next winter: stations of each limb, five numbers each */
+            lines: (number[] | null)[];
+            /** Format: double */
+            longest_shoot_cm: number;
+            /** Format: double */
+            mean_shoot_cm: number;
+            name: string;
+            /**
+             * Format: int64
+             * @description by the next winter
+             */
+            new_shoots: number;
+            /**
+             * Format: double
+             * @description above reach at the next winter
+             */
+            over_reach_cm: number;
+            says: string;
+            /** Format: int64 */
+            water_sprouts: number;
         };
         Outline: {
             /** Format: int64 */
@@ -1606,6 +1903,25 @@ export interface components {
             /** Format: double */
             value: number;
         };
+        ReplaceBody: {
+            /**
+             * Format: double
+             * @description of this tree over the years shown
+             */
+            keep_hours: number;
+            /** Format: double */
+            keep_kilos: number;
+            /**
+             * Format: double
+             * @description of a new one over the same years
+             */
+            new_hours: number;
+            /** Format: double */
+            new_kilos: number;
+            says: string;
+            /** Format: int64 */
+            years_to_full_crop: number;
+        };
         Revision: {
             at: string;
             /**
@@ -1653,6 +1969,13 @@ export interface components {
              * @description 0 upper, 90 right, 180 under, 270 left; absent: only the kind was seen
              */
             roll_deg?: number;
+        };
+        ShadeBody: {
+            by: string;
+            /** @description of a tree */
+            id?: string;
+            /** Format: double */
+            share: number;
         };
         ShootBody: {
             /**
@@ -1741,6 +2064,105 @@ export interface components {
             based_on: number;
             sketch: components["schemas"]["SketchInput"];
         };
+        SlipBody: {
+            aim: string;
+            /** @description several small cuts on one limb against taking it out */
+            bundles: string[];
+            carried: components["schemas"]["CarriedBody"][];
+            /** @description the school's choices behind it */
+            choices: components["schemas"]["ChoiceBody"][];
+            /**
+             * Format: double
+             * @description how far the map can be trusted, 0..1
+             */
+            confidence: number;
+            /** @description limbs whose bark comes into the sun */
+            exposed: string[];
+            /** @description of a young tree: which shoots become main limbs */
+            forming: string[];
+            fruit: components["schemas"]["SlipFruitBody"];
+            gauge: components["schemas"]["GaugeBody"];
+            /** @description shoots taken off that would make grafting wood */
+            graft_wood: string[];
+            jobs: string[];
+            /** @description season and growth year */
+            key: string;
+            /** @description left by a person */
+            left: components["schemas"]["CarriedBody"][];
+            /** @description what more or less limit would come to */
+            levels: components["schemas"]["LevelBody"][];
+            look_first: components["schemas"]["CarriedBody"][];
+            /** Format: double */
+            minutes: number;
+            /** @description a forecast: of another season than the map's; nothing can be decided or logged */
+            predicted: boolean;
+            /** @description of a bearer on one-year wood: what is renewed this year */
+            renewing: string[];
+            /**
+             * Format: int64
+             * @description of the map it is made from
+             */
+            revision: number;
+            safety: string[];
+            says: string;
+            /** @enum {string} */
+            season: "dormant" | "summer";
+            steps: components["schemas"]["StepBody"][];
+            tools: string[];
+        };
+        SlipChoice: {
+            /** @enum {string} */
+            choice: "taken" | "left" | "moved" | "open";
+            /** @description where it was moved to */
+            cut?: components["schemas"]["CutAt"];
+            /** @description what the step is for */
+            findings: components["schemas"]["Key"][];
+            /** @description season and growth year of the slip: dormant-2027 */
+            slip: string;
+        };
+        SlipCompareBody: {
+            /**
+             * Format: double
+             * @description now
+             */
+            height_cm: number;
+            outcomes: components["schemas"]["OutcomeBody"][];
+            /** Format: double */
+            reach_cm: number;
+            /** @description what the forecast cannot know */
+            weak: string;
+        };
+        SlipFruitBody: {
+            /**
+             * Format: double
+             * @description fruit buds left within reach
+             */
+            buds_left: number;
+            /** Format: double */
+            buds_taken: number;
+            /**
+             * Format: double
+             * @description what they can set
+             */
+            fruit: number;
+            says: string;
+            /**
+             * Format: double
+             * @description what the trunk carries
+             */
+            wanted: number;
+        };
+        SlipYearsBody: {
+            /** @description limbs that do not come to reach in these years, and why */
+            cannot: string[];
+            /** @description how the years are parted between winter and summer */
+            course: string;
+            /** Format: double */
+            reach_cm: number;
+            replace: components["schemas"]["ReplaceBody"];
+            weak: string;
+            years: components["schemas"]["YearBody"][];
+        };
         SourceCount: {
             /** Format: int64 */
             estimated: number;
@@ -1752,6 +2174,24 @@ export interface components {
         SourceMeta: {
             from: string;
             table: string;
+        };
+        SpotBody: {
+            bud?: string;
+            /** Format: double */
+            buds_within: number;
+            cut: components["schemas"]["CutAt"];
+            /** Format: double */
+            d_mm: number;
+            /** Format: double */
+            gain_cm: number;
+            /** Format: double */
+            height_cm: number;
+            /** Format: double */
+            score: number;
+            /** Format: double */
+            share: number;
+            title: string;
+            where: string;
         };
         SpurCount: {
             /** Format: double */
@@ -1772,6 +2212,63 @@ export interface components {
             /** @description with successor: the limb named to follow */
             limb?: string;
             reason?: string;
+        };
+        StepBody: {
+            aim: string;
+            bud?: string;
+            /** Format: double */
+            buds_within: number;
+            cautions: string[];
+            cost: string;
+            /**
+             * Format: double
+             * @description toward the limit
+             */
+            counted: number;
+            cut: components["schemas"]["CutAt"];
+            /** Format: double */
+            d_mm: number;
+            findings: components["schemas"]["Key"][];
+            /** @description thick, and never grows back: asked once more */
+            forever: boolean;
+            /** Format: double */
+            gain_cm: number;
+            how: string;
+            /**
+             * Format: double
+             * @description of the crown, before the stop line, once this step is made
+             */
+            left_after: number;
+            letters: string[];
+            /** Format: double */
+            minutes: number;
+            moved: boolean;
+            /** Format: int64 */
+            n: number;
+            /** @description what it solves, in words */
+            names: string[];
+            /** @description x, y, z in cm */
+            place: number[] | null;
+            price: string[];
+            /** @description other cuts that would do */
+            runners: components["schemas"]["SpotBody"][];
+            /**
+             * Format: double
+             * @description of the crown
+             */
+            share: number;
+            /** @enum {string} */
+            state: "proposed" | "taken";
+            /**
+             * Format: int64
+             * @description in the order of work
+             */
+            step: number;
+            title: string;
+            where: string;
+            /** @description who took or moved it */
+            who?: string;
+            why: string;
         };
         Stretch: {
             /** Format: double */
@@ -1933,6 +2430,40 @@ export interface components {
              */
             version: number;
         };
+        TreeLightBody: {
+            /**
+             * Format: double
+             * @description for its neighbours' light; 0: nobody binds it
+             */
+            cap_m: number;
+            cap_why?: string;
+            code: string;
+            /** Format: double */
+            height_m: number;
+            id: string;
+            /**
+             * Format: double
+             * @description of full light on its leaf, its own shade left out
+             */
+            light: number;
+            means: string;
+            /**
+             * Format: double
+             * @description nine tenths of the distance to the nearest tree or of the row distance; 0: none
+             */
+            rule_m: number;
+            /** @description the most first */
+            shaded_by: components["schemas"]["ShadeBody"][];
+            /**
+             * Format: double
+             * @description a day
+             */
+            sun_hours: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
         TreePlanBody: {
             anchors: components["schemas"]["AnchorBody"][];
             company: components["schemas"]["OverlapRow"][];
@@ -2045,6 +2576,11 @@ export interface components {
             /** Format: double */
             tmin_c?: number;
         };
+        WhyBody: {
+            limb: string;
+            on_slip: boolean;
+            says: string[];
+        };
         Wound: {
             /** Format: double */
             at_cm: number;
@@ -2054,6 +2590,68 @@ export interface components {
             fresh?: boolean;
             /** Format: int64 */
             year?: number;
+        };
+        YardLightBody: {
+            beds: components["schemas"]["BedLightBody"][];
+            /** @description of sun a day at 1 m above the ground, row by row from the south */
+            hours: number[];
+            /**
+             * Format: double
+             * @description the part of full light a neighbour should keep
+             */
+            keep: number;
+            /** Format: int64 */
+            nx: number;
+            /** Format: int64 */
+            ny: number;
+            /** Format: double */
+            step_m: number;
+            trees: components["schemas"]["TreeLightBody"][];
+            /**
+             * Format: double
+             * @description metres, west edge of the first spot
+             */
+            x0: number;
+            /**
+             * Format: double
+             * @description metres, south edge of the first spot
+             */
+            y0: number;
+        };
+        YearBody: {
+            /** Format: double */
+            account: number;
+            /**
+             * Format: int64
+             * @description at its start
+             */
+            findings: number;
+            /** Format: double */
+            flower_buds: number;
+            /** Format: double */
+            height_before_cm: number;
+            /**
+             * Format: double
+             * @description at the next winter
+             */
+            height_cm: number;
+            /**
+             * Format: double
+             * @description a usual crop, thinned
+             */
+            kilos: number;
+            /** Format: double */
+            minutes: number;
+            summer: string[];
+            /**
+             * Format: int64
+             * @description at its end
+             */
+            waits: number;
+            /** @description what falls in the winter slip */
+            winter: string[];
+            /** Format: int64 */
+            year: number;
         };
     };
     responses: never;
@@ -2641,6 +3239,40 @@ export interface operations {
             };
         };
     };
+    "get-yard-light": {
+        parameters: {
+            query?: {
+                /** @description YYYY-MM-DD; absent: today */
+                day?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["YardLightBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "list-own-tasks": {
         parameters: {
             query?: never;
@@ -3075,8 +3707,12 @@ export interface operations {
             query?: {
                 /** @description the day shown; absent: today */
                 day?: string;
-                /** @description winters ahead, uncut; 0: as mapped */
+                /** @description winters ahead; 0: as mapped */
                 ahead?: number;
+                /** @description with the slip made; else uncut */
+                cut?: boolean;
+                /** @description of the slip; absent: of the day shown */
+                season?: "dormant" | "summer";
             };
             header?: never;
             path: {
@@ -3360,6 +3996,277 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BenchBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-slip": {
+        parameters: {
+            query?: {
+                /** @description the day shown; absent: today */
+                day?: string;
+                /** @description absent: of the day shown */
+                season?: "dormant" | "summer";
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SlipBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "decide-step": {
+        parameters: {
+            query?: {
+                /** @description the day shown; absent: today */
+                day?: string;
+                /** @description absent: of the day shown */
+                season?: "dormant" | "summer";
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChoiceInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SlipBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "compare-seasons": {
+        parameters: {
+            query?: {
+                /** @description the day shown; absent: today */
+                day?: string;
+                /** @description absent: of the day shown */
+                season?: "dormant" | "summer";
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SlipCompareBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "log-slip": {
+        parameters: {
+            query?: {
+                /** @description the day shown; absent: today */
+                day?: string;
+                /** @description absent: of the day shown */
+                season?: "dormant" | "summer";
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LogSlipInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "places-to-cut": {
+        parameters: {
+            query: {
+                /** @description the day shown; absent: today */
+                day?: string;
+                /** @description absent: of the day shown */
+                season?: "dormant" | "summer";
+                aim: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+                limb: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpotBody"][];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "why-not": {
+        parameters: {
+            query?: {
+                /** @description the day shown; absent: today */
+                day?: string;
+                /** @description absent: of the day shown */
+                season?: "dormant" | "summer";
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+                limb: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhyBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "slip-years": {
+        parameters: {
+            query?: {
+                /** @description the day shown; absent: today */
+                day?: string;
+                /** @description absent: of the day shown */
+                season?: "dormant" | "summer";
+                years?: number;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SlipYearsBody"];
                 };
             };
             /** @description Error */

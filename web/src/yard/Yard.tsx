@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { Entry, Feature, Tree } from '../shared/api';
-import { useDocket, useTrees } from '../shared/queries';
+import { useDocket, useTrees, useYardLight } from '../shared/queries';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
@@ -10,6 +10,7 @@ import { count, say, type Units } from '../shared/units';
 import { drawnMarks, markOf } from '../drawing/marks';
 import { extentOf, YardPlan } from '../drawing/YardPlan';
 import { Docket } from './Docket';
+import { LightPanel } from './LightPanel';
 import { LogPanel, type Job } from './LogPanel';
 import { newTree, TreeForm } from './TreeForm';
 import { MarkSwatch, TreePanel } from './TreePanel';
@@ -24,6 +25,19 @@ export default function Yard() {
   const selected = params.get('tree') ?? '';
   const docket = useDocket(orchard.slug, plan ? settled : '');
   const trees = useTrees(orchard.slug);
+  const lit = params.get('layer') === 'light';
+  const light = useYardLight(orchard.slug, settled, lit && plan !== undefined);
+  const [hover, setHover] = useState('');
+  const layer = (on: boolean) =>
+    setParams(
+      (p) => {
+        const next = new URLSearchParams(p);
+        if (on) next.set('layer', 'light');
+        else next.delete('layer');
+        return next;
+      },
+      { replace: true },
+    );
   const [logging, setLogging] = useState<Logging | null>(null);
   const [editing, setEditing] = useState<Tree | null>(null);
 
@@ -96,6 +110,10 @@ export default function Yard() {
         onDone={() => setLogging(null)}
       />
     );
+  } else if (lit && light.data) {
+    side = <LightPanel light={light.data} asked={hover || selected} onAsk={select} />;
+  } else if (lit) {
+    side = light.error ? <Trouble error={light.error} /> : <p className="q">Letting the sun go round the yard.</p>;
   } else if (selected) {
     side = (
       <TreePanel
@@ -119,7 +137,20 @@ export default function Yard() {
     <div className={logging ? 'two logging' : 'two'}>
       <div className="yardgrid">
         <div style={{ minWidth: 0 }}>
+          {plan.trees.length > 0 && !editing && (
+            <div className="segments small layers" role="group" aria-label="The plan shows">
+              <button type="button" aria-pressed={!lit} onClick={() => layer(false)}>
+                Work
+              </button>
+              <button type="button" aria-pressed={lit} onClick={() => layer(true)}>
+                Light
+              </button>
+            </div>
+          )}
           <YardPlan
+            light={lit ? light.data : undefined}
+            asked={hover || selected}
+            onHover={lit ? setHover : undefined}
             orchard={orchard}
             plan={plan}
             units={units}

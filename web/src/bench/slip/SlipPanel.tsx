@@ -1,0 +1,228 @@
+import Button from '@mui/material/Button';
+import { useMemo, useState } from 'react';
+import type { Limb } from '../../drawing/wood';
+import { Trouble } from '../../shared/Trouble';
+import { LogSlip } from './LogSlip';
+import { SlipGauge } from './SlipGauge';
+import { StepItem } from './StepItem';
+import { Waits } from './Waits';
+import { useDecide, useWhy, type Asking, type Season, type Slip, type Step, type Waiting } from './queries';
+
+interface Props {
+  slip: Slip | undefined;
+  error: unknown;
+  asking: Asking;
+  limbs: readonly Limb[];
+  code: string;
+  chosenLimb: string;
+  step: number;
+  decide: ReturnType<typeof useDecide>;
+  onStep: (s: Step | undefined) => void;
+  onSeason: (s: Season) => void;
+  /** What stands below the drawing. */
+  look: Look;
+  onLook: (l: Look) => void;
+}
+
+export type Look = '' | 'compare' | 'years';
+
+/** The slip: what to cut this season, where, in which order, under the stop line; and what waits. */
+export function SlipPanel(p: Props) {
+  const { slip, decide } = p;
+  const [byLimb, setByLimb] = useState(false);
+  const [logging, setLogging] = useState(false);
+  const { look, onLook: setLook } = p;
+  const steps = useMemo(
+    () => (slip && byLimb ? limbByLimb(slip.steps, p.limbs) : (slip?.steps ?? [])),
+    [slip, byLimb, p.limbs],
+  );
+  if (p.error) return <Trouble error={p.error} />;
+  if (!slip) return <p className="q">Making the slip.</p>;
+  const act = (s: Step, choice: 'taken' | 'left' | 'open') => decide.mutate({ choice, findings: s.findings });
+  const back = (w: Waiting) => decide.mutate({ choice: 'open', findings: [w.finding] });
+  return (
+    <section className="slip" aria-label="Slip">
+      <header>
+        <h2>Slip</h2>
+        <p className="sm q">{slip.says}</p>
+      </header>
+      <div className="turns">
+        <div className="segments small" role="group" aria-label="Slip of">
+          {(['dormant', 'summer'] as const).map((s) => (
+            <button key={s} type="button" aria-pressed={slip.season === s} onClick={() => p.onSeason(s)}>
+              {s === 'dormant' ? 'Winter' : 'Summer'}
+            </button>
+          ))}
+        </div>
+        {steps.length > 1 && (
+          <div className="segments small" role="group" aria-label="Working order">
+            <button type="button" aria-pressed={!byLimb} onClick={() => setByLimb(false)}>
+              By step
+            </button>
+            <button type="button" aria-pressed={byLimb} onClick={() => setByLimb(true)}>
+              Limb by limb
+            </button>
+          </div>
+        )}
+      </div>
+      {slip.predicted && (
+        <p className="sm" role="status">
+          A forecast: the map is of another season. It is decided and logged when its season comes.
+        </p>
+      )}
+      <Trouble error={decide.error} holds={decide.error ? 'The slip is as it was.' : ''} />
+      {steps.length === 0 && (
+        <p>
+          Nothing to cut{slip.carried.length > 0 ? ' now' : ''}.{' '}
+          {slip.confidence < 0.4 ? 'The map is too thin to decide from.' : ''}
+        </p>
+      )}
+      <ol className="steps">
+        {steps.map((s) => (
+          <StepItem
+            key={s.cut.limb + s.cut.kind + String(s.cut.at_cm)}
+            s={s}
+            open={s.n === p.step}
+            asking={p.asking}
+            busy={decide.isPending}
+            fixed={slip.predicted}
+            onOpen={() => p.onStep(s.n === p.step ? undefined : s)}
+            onTake={() => act(s, s.state === 'taken' ? 'open' : 'taken')}
+            onLeave={() => act(s, 'left')}
+            onMove={(cut) => decide.mutate({ choice: 'moved', findings: s.findings, cut })}
+          />
+        ))}
+      </ol>
+      <SlipGauge slip={slip} chosen={p.step} />
+      <p className="sm" aria-label="Fruit against the cut">
+        {slip.fruit.says}
+      </p>
+      {p.chosenLimb !== '' && <Why asking={p.asking} limb={p.chosenLimb} />}
+      {!slip.predicted && slip.steps.length > 0 && !logging && (
+        <Button variant="outlined" onClick={() => setLogging(true)}>
+          Log what was cut
+        </Button>
+      )}
+      {logging && slip.steps.length > 0 && (
+        <LogSlip slip={slip} asking={p.asking} code={p.code} onDone={() => setLogging(false)} />
+      )}
+      <Waits
+        title="Left by you"
+        list={slip.left}
+        act={slip.predicted ? undefined : { name: 'Put it back', onAct: back }}
+      />
+      <Waits title="Look first" list={slip.look_first} />
+      <Waits title="Waits" list={slip.carried} />
+      <Told title="Without a cut" list={slip.jobs} />
+      <Told title="Small cuts, or the limb" list={slip.bundles} />
+      <Told title="Main limbs" list={slip.forming} />
+      <Told title="Renewal, a third a year" list={slip.renewing} />
+      {slip.exposed.length > 0 && (
+        <p className="over">
+          Bark of {slip.exposed.join(', ')} comes into the sun: leave a twig for shade, or paint it white.
+        </p>
+      )}
+      {slip.graft_wood.length > 0 && (
+        <p className="sm">
+          Grafting wood among what goes: {slip.graft_wood.slice(0, 5).join(', ')}. Keep it before it lies on the ground.
+        </p>
+      )}
+      <div className="segments" role="group" aria-label="Look ahead">
+        <button
+          type="button"
+          aria-pressed={look === 'compare'}
+          onClick={() => setLook(look === 'compare' ? '' : 'compare')}
+        >
+          Winter or summer
+        </button>
+        <button type="button" aria-pressed={look === 'years'} onClick={() => setLook(look === 'years' ? '' : 'years')}>
+          Over four years
+        </button>
+      </div>
+      <Levels slip={slip} />
+      <details className="behind">
+        <summary>What this slip stands on</summary>
+        <ul className="bare sm">
+          {slip.choices.map((c) => (
+            <li key={c.key}>
+              {c.name}: {c.value}
+            </li>
+          ))}
+          <li>How far the map can be trusted: {Math.round(slip.confidence * 100)} %</li>
+        </ul>
+      </details>
+      <ul className="bare sm q" aria-label="Safety">
+        {slip.safety.map((s) => (
+          <li key={s}>{s}</li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** One moves round the tree from the top down and from outside in: scaffold by scaffold, the highest cut first. */
+export function limbByLimb(steps: readonly Step[], limbs: readonly Limb[]): Step[] {
+  const byId = new Map(limbs.map((l) => [l.id, l]));
+  const scaffold = (id: string): string => {
+    let l = byId.get(id);
+    while (l && l.depth > 1) l = byId.get(l.parent ?? '');
+    return l?.id ?? id;
+  };
+  const top = new Map<string, number>();
+  for (const s of steps) {
+    const on = scaffold(s.cut.limb);
+    top.set(on, Math.max(top.get(on) ?? 0, s.place?.[2] ?? 0));
+  }
+  return [...steps].sort((a, b) => {
+    const sa = scaffold(a.cut.limb);
+    const sb = scaffold(b.cut.limb);
+    if (sa !== sb) return (top.get(sb) ?? 0) - (top.get(sa) ?? 0) || sa.localeCompare(sb);
+    return (b.place?.[2] ?? 0) - (a.place?.[2] ?? 0) || a.n - b.n;
+  });
+}
+
+function Why({ asking, limb }: { asking: Asking; limb: string }) {
+  const q = useWhy(asking, limb);
+  if (!q.data) return null;
+  return (
+    <section aria-label={`Why ${q.data.on_slip ? '' : 'not '}${limb}`} className="whylimb">
+      <h3>{q.data.on_slip ? `Why ${limb}` : `Why not ${limb}`}</h3>
+      <ul className="bare">
+        {q.data.says.map((s) => (
+          <li key={s}>{s}</li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Levels({ slip }: { slip: Slip }) {
+  if (slip.levels.length === 0 || slip.levels.every((l) => l.cuts === slip.levels[0]?.cuts)) return null;
+  return (
+    <details className="behind">
+      <summary>With another limit</summary>
+      <ul className="bare sm">
+        {slip.levels.map((l) => (
+          <li key={l.limit}>
+            {Math.round(l.limit * 100)} %{l.chosen ? ' (yours)' : ''}: {l.cuts} cuts, {Math.round(l.account * 100)} %
+            goes; weight of what is left {l.unsolved}
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
+function Told({ title, list }: { title: string; list: readonly string[] }) {
+  if (list.length === 0) return null;
+  return (
+    <section aria-label={title}>
+      <h3>{title}</h3>
+      <ul className="bare sm">
+        {list.map((l) => (
+          <li key={l}>{l}</li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,104 @@
+import Button from '@mui/material/Button';
+import { useEffect, useRef, useState } from 'react';
+import { percent } from '../../shared/units';
+import { MoveCut } from './MoveCut';
+import type { Asking, CutAt, Step } from './queries';
+
+interface Props {
+  s: Step;
+  open: boolean;
+  asking: Asking;
+  busy: boolean;
+  /** A forecast is looked at, not decided. */
+  fixed: boolean;
+  onOpen: () => void;
+  onTake: () => void;
+  onLeave: () => void;
+  onMove: (to: CutAt) => void;
+}
+
+/** One step: what and where in a line; open, all it costs, and the two acts of equal size. */
+export function StepItem({ s, open, asking, busy, fixed, onOpen, onTake, onLeave, onMove }: Props) {
+  const [moving, setMoving] = useState(false);
+  const [sure, setSure] = useState(false);
+  const item = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    if (open) item.current?.scrollIntoView({ block: 'nearest' });
+  }, [open]);
+  const take = () => {
+    if (s.forever && s.state !== 'taken' && !sure) setSure(true);
+    else {
+      setSure(false);
+      onTake();
+    }
+  };
+  return (
+    <li ref={item} className={open ? 'step open' : 'step'} data-step={s.n}>
+      <button type="button" className="stephead" aria-expanded={open} onClick={onOpen}>
+        <span className={s.state === 'taken' ? 'n taken' : 'n'}>{s.n}</span>
+        <span>
+          <b>{s.title}</b>{' '}
+          {s.letters.slice(0, 3).map((l) => (
+            <span key={l} className="letter small">
+              {l}
+            </span>
+          ))}
+          {s.letters.length > 3 && <span className="q sm"> and {s.letters.length - 3} more</span>}
+          <span className="why">
+            {s.where}; {s.cost}.
+          </span>
+        </span>
+        <span className="num">{s.counted > 0 || s.share < 0.005 ? percent(s.share) : `${percent(s.share)}, free`}</span>
+      </button>
+      {open && (
+        <div className="stepbody">
+          <p>
+            {s.how} {s.bud}
+          </p>
+          <p>
+            <b>Why:</b> {s.names.join(', ')}. {s.why}
+          </p>
+          <ul className="price" aria-label="What it costs">
+            {s.price.map((p) => (
+              <li key={p}>{p}</li>
+            ))}
+            <li>
+              {percent(s.left_after)} is left before the stop line after this step
+              {s.aim === 'lower' && s.gain_cm >= 10 ? `; the top comes ${String(Math.round(s.gain_cm))} cm lower` : ''}.
+            </li>
+          </ul>
+          {s.cautions.map((c) => (
+            <div key={c} className="over">
+              {c}
+            </div>
+          ))}
+          {!fixed && (
+            <>
+              <div className="pair">
+                <Button variant="outlined" onClick={onLeave} disabled={busy}>
+                  Leave it
+                </Button>
+                <Button variant="contained" onClick={take} disabled={busy}>
+                  {s.state === 'taken' ? 'Taken' : sure ? 'Sure: it never grows back' : 'Cut it'}
+                </Button>
+              </div>
+              <button type="button" className="plain" aria-expanded={moving} onClick={() => setMoving(!moving)}>
+                Move the cut, or see what else would do
+              </button>
+              {moving && (
+                <MoveCut
+                  s={s}
+                  asking={asking}
+                  onMove={(to) => {
+                    setMoving(false);
+                    onMove(to);
+                  }}
+                />
+              )}
+            </>
+          )}
+        </div>
+      )}
+    </li>
+  );
+}

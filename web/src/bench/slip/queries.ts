@@ -1,0 +1,132 @@
+import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { api, need, type Schemas } from '../../shared/api';
+import type { Day } from '../../shared/day';
+
+export type Slip = Schemas['SlipBody'];
+export type Step = Schemas['StepBody'];
+export type Place = Schemas['SpotBody'];
+export type Waiting = Schemas['CarriedBody'];
+export type CutAt = Schemas['CutAt'];
+export type Season = 'dormant' | 'summer';
+
+/** A slip: of a tree, on a day, made from a revision of its map, in a season; none: that of the day. */
+export interface Asking {
+  slug: string;
+  id: string;
+  day: Day;
+  revision: number;
+  season: Season | undefined;
+}
+
+const params = (a: Asking) => ({
+  path: { slug: a.slug, id: a.id },
+  query: { day: a.day, ...(a.season ? { season: a.season } : {}) },
+});
+const key = (a: Asking) => ['slip', a.slug, a.id, a.day, a.revision, a.season ?? ''];
+
+export function useSlip(a: Asking, enabled: boolean) {
+  return useQuery({
+    queryKey: key(a),
+    queryFn: () => need(api.GET('/api/orchards/{slug}/trees/{id}/map/slip', { params: params(a) })),
+    placeholderData: (previous) => (previous && enabled ? previous : undefined),
+    enabled,
+  });
+}
+
+/** What hangs on a slip is asked for again when a step is decided. */
+function forget(client: QueryClient, a: Asking) {
+  for (const what of ['compare', 'years', 'why', 'after'])
+    void client.invalidateQueries({ queryKey: [what, a.slug, a.id] });
+}
+
+export function useDecide(a: Asking) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: { choice: 'taken' | 'left' | 'moved' | 'open'; findings: Step['findings']; cut?: CutAt }) =>
+      need(api.POST('/api/orchards/{slug}/trees/{id}/map/slip/choices', { params: params(a), body })),
+    onSuccess: (slip) => {
+      client.setQueryData(key(a), slip);
+      forget(client, a);
+    },
+  });
+}
+
+export function usePlaces(a: Asking, limb: string, aim: string) {
+  return useQuery({
+    queryKey: ['places', ...key(a), limb, aim],
+    queryFn: () =>
+      need(
+        api.GET('/api/orchards/{slug}/trees/{id}/map/slip/places/{limb}', {
+          params: {
+            path: { slug: a.slug, id: a.id, limb },
+            query: { day: a.day, aim, ...(a.season ? { season: a.season } : {}) },
+          },
+        }),
+      ),
+    enabled: limb !== '' && aim !== '',
+  });
+}
+
+export function useWhy(a: Asking, limb: string) {
+  return useQuery({
+    queryKey: ['why', a.slug, a.id, a.day, a.revision, a.season ?? '', limb],
+    queryFn: () =>
+      need(
+        api.GET('/api/orchards/{slug}/trees/{id}/map/slip/why/{limb}', {
+          params: {
+            path: { slug: a.slug, id: a.id, limb },
+            query: { day: a.day, ...(a.season ? { season: a.season } : {}) },
+          },
+        }),
+      ),
+    enabled: limb !== '',
+  });
+}
+
+export function useCompare(a: Asking, open: boolean) {
+  return useQuery({
+    queryKey: ['compare', a.slug, a.id, a.day, a.revision, a.season ?? ''],
+    queryFn: () => need(api.GET('/api/orchards/{slug}/trees/{id}/map/slip/compare', { params: params(a) })),
+    enabled: open,
+  });
+}
+
+export function useYears(a: Asking, open: boolean) {
+  return useQuery({
+    queryKey: ['years', a.slug, a.id, a.day, a.revision, a.season ?? ''],
+    queryFn: () => need(api.GET('/api/orchards/{slug}/trees/{id}/map/slip/years', { params: params(a) })),
+    enabled: open,
+  });
+}
+
+/** The tree with its slip made, so many winters on. */
+export function useAfter(a: Asking, ahead: number, open: boolean) {
+  return useQuery({
+    queryKey: ['after', a.slug, a.id, a.day, a.revision, a.season ?? '', ahead],
+    queryFn: () =>
+      need(
+        api.GET('/api/orchards/{slug}/trees/{id}/map', {
+          params: {
+            path: { slug: a.slug, id: a.id },
+            query: { day: a.day, ahead, cut: true, ...(a.season ? { season: a.season } : {}) },
+          },
+        }),
+      ),
+    enabled: open,
+  });
+}
+
+export interface Made {
+  cut: CutAt;
+  d_mm?: number;
+}
+
+/** Logs the cuts as made; the map, the account and the plan are read anew. */
+export function useLogSlip(a: Asking) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: { based_on: number; cuts: Made[]; minutes?: number; note?: string; reason?: string }) =>
+      need(api.POST('/api/orchards/{slug}/trees/{id}/map/slip/log', { params: params(a), body })),
+    onSuccess: () => void client.invalidateQueries(),
+  });
+}

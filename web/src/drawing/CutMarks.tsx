@@ -1,0 +1,78 @@
+import type { Label } from './labels';
+import { along, place, type Limb, type Sheet, type Spot, type View } from './wood';
+
+/** A cut on the slip: its number, its limb, and how far from the limb's base. */
+export interface CutMark {
+  n: number;
+  limb: string;
+  cm: number;
+  /** Drawn through when somebody left it out of the log. */
+  taken: boolean;
+}
+
+/** Where a cut goes on the wood, with the direction of the wood there. */
+export function cutSpot(l: Limb, cm: number, view: View, sheet: Sheet): { at: Spot; dx: number; dy: number } {
+  const from = Math.max(0.5, Math.min(l.length_cm - 1, cm + 1));
+  const at = place(along(l.stations, from), view, sheet);
+  const next = place(along(l.stations, Math.min(l.length_cm, from + 3)), view, sheet);
+  const d = Math.hypot(next.x - at.x, next.y - at.y) || 1;
+  return { at, dx: (next.x - at.x) / d, dy: (next.y - at.y) / d };
+}
+
+interface Props {
+  labels: readonly Label<CutMark>[];
+  limbs: ReadonlyMap<string, Limb>;
+  view: View;
+  sheet: Sheet;
+  chosen: number;
+  onChoose: (n: number) => void;
+}
+
+/** Cut marks: a bar of ink across the wood that goes, and the number of the step in a square. */
+export function CutMarks({ labels, limbs, view, sheet, chosen, onChoose }: Props) {
+  return (
+    <g className="letters" role="presentation">
+      {labels.map(({ item, label }) => {
+        const l = limbs.get(item.limb);
+        if (!l) return null;
+        const { at, dx, dy } = cutSpot(l, item.cm, view, sheet);
+        const half = Math.max(5, (l.diameter_mm / 20) * sheet.scale + 3);
+        const fill = item.n === chosen || item.taken ? 'var(--leaf)' : 'var(--ink)';
+        return (
+          <g
+            key={item.n}
+            role="presentation"
+            onClick={(e) => {
+              e.stopPropagation();
+              onChoose(item.n);
+            }}
+          >
+            <path
+              d={`M${label.x.toFixed(1)} ${label.y.toFixed(1)}L${at.x.toFixed(1)} ${at.y.toFixed(1)}`}
+              stroke="var(--ink)"
+              strokeWidth={0.9}
+              pointerEvents="none"
+            />
+            <path
+              d={`M${(at.x + dy * half).toFixed(1)} ${(at.y - dx * half).toFixed(1)}L${(at.x - dy * half).toFixed(1)} ${(at.y + dx * half).toFixed(1)}`}
+              stroke={fill}
+              strokeWidth={3}
+              pointerEvents="none"
+            />
+            <rect x={label.x - 9} y={label.y - 9} width={18} height={18} fill={fill} />
+            <text
+              x={label.x}
+              y={label.y + 4.3}
+              textAnchor="middle"
+              fontSize={12}
+              fontWeight={700}
+              style={{ fill: 'var(--ground)' }}
+            >
+              {item.n}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}

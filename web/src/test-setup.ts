@@ -1,4 +1,4 @@
 import '@testing-library/jest-dom/vitest';
 import { configure } from '@testing-library/react';
 
-configure({ asyncUtilTimeout: 5_000 });
+configure({ asyncUtilTimeout: 30_000 });

@@ -12,6 +12,7 @@ import (
 const (
 	Missing  = "E_MISSING"
 	NoNumber = "E_NUMBER"
+	NotWhole = "E_INTEGER"
 	Range    = "E_RANGE"
 	Word     = "E_ENUM"
 	Twice    = "E_DUP"

@@ -117,7 +117,7 @@ const (
 const (
 	gravity      = 9.81
 	pieces       = 40
-	rounds       = 3
+	bendings     = 3
 	creep        = 1.5  // weeks of load on green wood (est.)
 	leafKgM2     = 0.22 // fresh leaf
 	sideWood     = 0.3  // of the axis
@@ -169,9 +169,9 @@ func (b *beam) ready() *beam {
 	return b
 }
 
-// bend is the moment at the base, Nm, and the sag of the tip, m, with so many fruit. The worst angle on the way down keeps
-// the moment rising with every fruit.
-func (b *beam) bend(fruit float64) (moment, sag float64) {
+// bend is the moment at the base, Nm, and how far each piece has turned, with so many fruit. The worst angle on the way down
+// keeps the moment rising with every fruit.
+func (b *beam) bend(fruit float64) (moment float64, turned [pieces]float64) {
 	var phi, x, m, w [pieces]float64
 	load := fruit*b.mass + b.leaf + b.snow + b.side
 	for k := range pieces {
@@ -189,7 +189,7 @@ func (b *beam) bend(fruit float64) (moment, sag float64) {
 			sum += sin
 		}
 	}
-	for range rounds {
+	for range bendings {
 		places()
 		var c [pieces]float64
 		mj, mx := 0.0, 0.0 // of the pieces beyond
@@ -207,9 +207,17 @@ func (b *beam) bend(fruit float64) (moment, sag float64) {
 	places()
 	for k := range pieces {
 		moment += gravity * m[k] * x[k]
-		sag += b.ds * (math.Cos(b.th[k]) - math.Cos(math.Max(b.th[k], math.Min(math.Pi, b.th[k]+phi[k]))))
 	}
-	return moment, sag
+	return moment, phi
+}
+
+// sag of the tip, m.
+func (b *beam) sag(turned [pieces]float64) float64 {
+	down := 0.0
+	for k := range pieces {
+		down += b.ds * (math.Cos(b.th[k]) - math.Cos(math.Max(b.th[k], math.Min(math.Pi, b.th[k]+turned[k]))))
+	}
+	return down
 }
 
 // stress at the base, MPa.
@@ -219,34 +227,46 @@ func (b *beam) stress(fruit float64) float64 {
 }
 
 // most is the largest number of fruit whose stress stays within a limit, -1 where the bare limb is too much. The stress
-// rises with every fruit, almost in a line: the search steps along the chord and closes in by halves.
+// rises with every fruit, ever faster: the tangent at no fruit gives an upper end, and the chord closes in (the Illinois
+// method on whole numbers).
 func (b *beam) most(limit float64) int {
-	within := func(s float64) bool { return s <= limit+slack*math.Max(1, limit) }
-	low, high := 0, mostFruit+1
-	sLow := b.stress(0)
-	if !within(sLow) {
+	over := func(n int) float64 { return b.stress(float64(n)) - limit }
+	low, fLow := 0, over(0)
+	if fLow > slack {
 		return -1
 	}
-	if within(b.stress(mostFruit)) {
-		return mostFruit
-	}
-	step := 1
-	for guess := 1; high-low > 1; {
-		s := b.stress(float64(guess))
-		if within(s) {
-			slope := (s - sLow) / float64(guess-low)
-			low, sLow = guess, s
-			step = 1
-			if slope > 0 {
-				step = max(1, int(math.Min(mostFruit, (limit-s)/slope)))
-			}
-			guess = min(low+step, high-1)
+	high, fHigh := 1, over(1)
+	if fHigh <= slack {
+		if slope := fHigh - fLow; slope > 0 {
+			high = int(math.Min(mostFruit, math.Ceil(-fLow/slope)+1))
 		} else {
-			high = guess
-			guess = (low + high) / 2
+			high = mostFruit
 		}
-		if guess <= low {
-			guess = low + 1
+		fHigh = over(high)
+	}
+	for fHigh <= slack { // nearly in a line
+		if high == mostFruit {
+			return mostFruit
+		}
+		low, fLow, high = high, fHigh, min(2*high, mostFruit)
+		fHigh = over(high)
+	}
+	for side := 0; high-low > 1; {
+		n := low + int(float64(high-low)*-fLow/(fHigh-fLow))
+		n = max(low+1, min(high-1, n))
+		f := over(n)
+		if f <= slack {
+			low, fLow = n, f
+			if side == 1 {
+				fHigh /= 2
+			}
+			side = 1
+		} else {
+			high, fHigh = n, f
+			if side == -1 {
+				fLow /= 2
+			}
+			side = -1
 		}
 	}
 	return low
@@ -291,7 +311,7 @@ func beamOf(in *LoadInput, k *pomology.Kind) *beam {
 }
 
 // LimbLoad bends a limb under what hangs on it, `limb_load`, and says what would save it: fruit off, a shorter limb, a prop.
-// Cost: about twenty bendings of 40 pieces, and one for each cm shortened where it is over its limit. Errors: given.Faults.
+// Cost: some thirty bendings of 40 pieces. Errors: given.Faults.
 func LimbLoad(in LoadInput) (Load, error) {
 	k, fs := kindOf(in, in.Species)
 	if len(fs) == 0 {
@@ -311,8 +331,8 @@ func LimbLoad(in LoadInput) (Load, error) {
 	breaks := k.Crop.RuptureMPa * crotch.Share * in.Sound
 	out := Load{LimitMPa: breaks / in.Safety, Strength: crotch.Share, BarkIncluded: crotch.BarkIncluded, Warnings: []string{}}
 	n := float64(in.Fruit)
-	moment, sag := b.bend(n)
-	out.MomentNM, out.TipSagCM, out.StressMPa = moment, sag*100, moment/(math.Pi*b.d*b.d*b.d/32)/1e6
+	moment, turned := b.bend(n)
+	out.MomentNM, out.TipSagCM, out.StressMPa = moment, b.sag(turned)*100, moment/(math.Pi*b.d*b.d*b.d/32)/1e6
 	out.Use = out.StressMPa / out.LimitMPa
 	out.LoadKG = n*b.mass + b.leaf + b.snow
 	out.State = loadState(out.Use, in.Safety)
@@ -353,16 +373,28 @@ func loadState(use, safety float64) string {
 	return LoadDanger
 }
 
-// shorten finds the longest length, in whole cm, at which the limb is safe with the fruit that then hangs on it.
+// shorten finds the longest length, in whole cm, at which the limb is safe with the fruit that then hangs on it: a shorter
+// limb is never bent harder, so the search halves.
 func (l *Load) shorten(b *beam, lengthCM, n float64) {
-	for c := int(math.Ceil(lengthCM)) - 1; float64(c) >= ceil(b.s0*100+leastStandCM); c-- {
+	safe := func(c int) (fruit int, ok bool) {
 		o, r := b.shortened(float64(c) / 100)
 		stays := floor(n * r)
-		if o.stress(stays) <= l.LimitMPa+slack {
-			fruit := int(stays)
-			l.ShortenToCM, l.FruitAfterShortening = &c, &fruit
-			return
+		return int(stays), o.stress(stays) <= l.LimitMPa+slack
+	}
+	low, high := int(ceil(b.s0*100+leastStandCM)), int(math.Ceil(lengthCM))
+	if fruit, ok := safe(low); low >= high || !ok {
+		l.Warnings = append(l.Warnings, WShortenNotEnough)
+		return
+	} else {
+		l.ShortenToCM, l.FruitAfterShortening = &low, &fruit
+	}
+	for at := low; high-at > 1; {
+		mid := (at + high) / 2
+		if fruit, ok := safe(mid); ok {
+			at = mid
+			l.ShortenToCM, l.FruitAfterShortening = &mid, &fruit
+		} else {
+			high = mid
 		}
 	}
-	l.Warnings = append(l.Warnings, WShortenNotEnough)
 }

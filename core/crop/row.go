@@ -15,29 +15,29 @@ type RowInput struct {
 // Row is a kind's numbers, at the size wanted and a vigour class. Leaves per fruit: Haller and Magness 1925, Weinberger 1931
 // for apple and peach; the rest fitted (est.) so that leaves and density agree on a sound tree.
 type Row struct {
-	Group           string  `json:"group"`
-	HandThinned     bool    `json:"hand_thinned"`
-	KingFruit       bool    `json:"king_fruit"`
-	MassG           float64 `json:"mass_g"`
-	RipeMM          float64 `json:"ripe_diameter_mm"`
-	DensityCM2      float64 `json:"density_cm2"`
-	MassAtSizeG     float64 `json:"mass_at_size_g"`
-	SpacingLowCM    float64 `json:"spacing_low_cm"`
-	SpacingHighCM   float64 `json:"spacing_high_cm"`
-	PerCluster      int     `json:"per_cluster"`
-	LeavesPerFruit  float64 `json:"leaves_per_fruit"`
-	LeafCM2         float64 `json:"leaf_cm2"`
-	LeafM2PerCM2    float64 `json:"leaf_m2_per_cm2"`
-	FruitPerBud     float64 `json:"fruit_per_bud"`
-	OpenMM          float64 `json:"open_mm"`
-	BestMM          float64 `json:"best_mm"`
-	CloseMM         float64 `json:"close_mm"`
-	SeasonsToBear   int     `json:"seasons_to_bear"`
-	Tendency        string  `json:"tendency"`
-	RuptureMPa      float64 `json:"rupture_mpa"`
-	ModulusGPa      float64 `json:"modulus_gpa"`
-	GreenKgM3       float64 `json:"green_density_kg_m3"`
-	KgPerJarLitre   float64 `json:"kg_per_jar_litre"`
+	Group          string  `json:"group"`
+	HandThinned    bool    `json:"hand_thinned"`
+	KingFruit      bool    `json:"king_fruit"`
+	MassG          float64 `json:"mass_g"`
+	RipeMM         float64 `json:"ripe_diameter_mm"`
+	DensityCM2     float64 `json:"density_cm2"`
+	MassAtSizeG    float64 `json:"mass_at_size_g"`
+	SpacingLowCM   float64 `json:"spacing_low_cm"`
+	SpacingHighCM  float64 `json:"spacing_high_cm"`
+	PerCluster     int     `json:"per_cluster"`
+	LeavesPerFruit float64 `json:"leaves_per_fruit"`
+	LeafCM2        float64 `json:"leaf_cm2"`
+	LeafM2PerCM2   float64 `json:"leaf_m2_per_cm2"`
+	FruitPerBud    float64 `json:"fruit_per_bud"`
+	OpenMM         float64 `json:"open_mm"`
+	BestMM         float64 `json:"best_mm"`
+	CloseMM        float64 `json:"close_mm"`
+	SeasonsToBear  int     `json:"seasons_to_bear"`
+	Tendency       string  `json:"tendency"`
+	RuptureMPa     float64 `json:"rupture_mpa"`
+	ModulusGPa     float64 `json:"modulus_gpa"`
+	GreenKgM3      float64 `json:"green_density_kg_m3"`
+	KgPerJarLitre  float64 `json:"kg_per_jar_litre"`
 }
 
 // leafFactor: larger fruit need more leaves (est.).

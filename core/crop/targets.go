@@ -23,31 +23,31 @@ type Bearing struct {
 
 // TargetsInput is what is known of a tree and what its grower wants.
 type TargetsInput struct {
-	Species        string     `json:"species"`
-	Size           Size       `json:"size" in:"small|medium|large = medium"`
-	TrunkMM        *float64   `json:"trunk_diameter_mm" in:"? (0,1500]"` // 20 cm above the graft, or at knee height
-	Scaffolds      []Scaffold `json:"scaffolds" in:"?"`
-	SeasonInPlace  int        `json:"season_in_place" in:"[1,200]"`
-	Vigour         string     `json:"vigour_class" in:"very-dwarfing|dwarfing|semi-dwarfing|semi-vigorous|vigorous = semi-dwarfing"`
-	SeasonsToBear  *int       `json:"seasons_to_bear" in:"? [1,30]"`
-	GrowthRatio    float64    `json:"growth_ratio" in:"[0.1,4] = 1"` // measured over expected shoot length
-	CropState      string     `json:"crop_state" in:"normal|on|off|rebound = normal"`
-	Bearing        []Bearing  `json:"bearing" in:"?"`
-	StoneSpacing   string     `json:"stone_spacing" in:"own_hand|10|15 = own_hand"`
-	HandCM         *float64   `json:"hand_cm" in:"? [6,26]"`
-	PerCluster     *int       `json:"per_cluster" in:"? [1,2]"`
-	LeafCount      *int       `json:"leaf_count" in:"? [0,1000000]"`
-	LeafM2         *float64   `json:"leaf_area_m2" in:"? [0,500]"`
-	RemovedShare   float64    `json:"removed_share" in:"[0,0.95] = 0"` // cut since the measures were taken
-	SafeFruit      *int       `json:"safe_fruit" in:"? [0,100000]"`    // sum over the limbs of what they carry safely
-	FruitOnTree    *int       `json:"fruit_on_tree" in:"? [0,100000]"`
-	FlowerBuds     *int       `json:"flower_buds" in:"? [0,100000]"`
-	AliveShare     float64    `json:"alive_share" in:"[0,1] = 1"`
-	HouseholdKG    *float64   `json:"household_kg" in:"? [0,5000]"`
-	UsableShare    float64    `json:"usable_share" in:"[0.1,1] = 0.85"`
-	FrostRisk      float64    `json:"frost_risk" in:"[0,1] = 0"` // chance of a killing frost still to come
-	ThinAnyway     bool       `json:"thin_anyway" in:"= false"`
-	MassG          float64    `json:"-"` // the tree's own weighed fruit at a medium crop; 0: the table's
+	Species       string     `json:"species"`
+	Size          Size       `json:"size" in:"small|medium|large = medium"`
+	TrunkMM       *float64   `json:"trunk_diameter_mm" in:"? (0,1500]"` // 20 cm above the graft, or at knee height
+	Scaffolds     []Scaffold `json:"scaffolds" in:"?"`
+	SeasonInPlace int        `json:"season_in_place" in:"[1,200]"`
+	Vigour        string     `json:"vigour_class" in:"very-dwarfing|dwarfing|semi-dwarfing|semi-vigorous|vigorous = semi-dwarfing"`
+	SeasonsToBear *int       `json:"seasons_to_bear" in:"? [1,30]"`
+	GrowthRatio   float64    `json:"growth_ratio" in:"[0.1,4] = 1"` // measured over expected shoot length
+	CropState     string     `json:"crop_state" in:"normal|on|off|rebound = normal"`
+	Bearing       []Bearing  `json:"bearing" in:"?"`
+	StoneSpacing  string     `json:"stone_spacing" in:"own_hand|10|15 = own_hand"`
+	HandCM        *float64   `json:"hand_cm" in:"? [6,26]"`
+	PerCluster    *int       `json:"per_cluster" in:"? [1,2]"`
+	LeafCount     *int       `json:"leaf_count" in:"? [0,1000000]"`
+	LeafM2        *float64   `json:"leaf_area_m2" in:"? [0,500]"`
+	RemovedShare  float64    `json:"removed_share" in:"[0,0.95] = 0"` // cut since the measures were taken
+	SafeFruit     *int       `json:"safe_fruit" in:"? [0,100000]"`    // sum over the limbs of what they carry safely
+	FruitOnTree   *int       `json:"fruit_on_tree" in:"? [0,100000]"`
+	FlowerBuds    *int       `json:"flower_buds" in:"? [0,100000]"`
+	AliveShare    float64    `json:"alive_share" in:"[0,1] = 1"`
+	HouseholdKG   *float64   `json:"household_kg" in:"? [0,5000]"`
+	UsableShare   float64    `json:"usable_share" in:"[0.1,1] = 0.85"`
+	FrostRisk     float64    `json:"frost_risk" in:"[0,1] = 0"` // chance of a killing frost still to come
+	ThinAnyway    bool       `json:"thin_anyway" in:"= false"`
+	MassG         float64    `json:"-"` // the tree's own weighed fruit at a medium crop; 0: the table's
 }
 
 // Kinds of line, in the order they bind when equal.

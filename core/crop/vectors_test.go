@@ -11,8 +11,8 @@ import (
 
 	"github.com/stretchr/testify/require"
 
-	"vertumna/core/given"
 	"vertumna/core/crop"
+	"vertumna/core/given"
 )
 
 // models are all that the folder holds.

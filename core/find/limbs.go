@@ -155,10 +155,8 @@ func (f *finder) low(i int) {
 
 // crotch is the angle between a limb and its carrier where it starts, degrees, and how thick it is against it there.
 func (f *finder) crotch(i int) (angle, ratio, carrierMM float64) {
-	a := &f.m.Axes[i]
-	dot := f.m.Tangent(i, 0).Dot(f.m.Tangent(a.Parent, a.Attach))
-	carrierMM = f.m.Diameter(a.Parent, a.Attach)
-	return math.Acos(math.Max(-1, math.Min(1, dot))) * 180 / math.Pi, a.D / carrierMM, carrierMM
+	angle, carrierMM = f.m.Crotch(i)
+	return angle, f.m.Axes[i].D / carrierMM, carrierMM
 }
 
 func (f *finder) narrowCrotch(i int) {

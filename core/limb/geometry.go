@@ -219,3 +219,14 @@ func (m *Map) WoodDistance(i int, s float64, j int, t float64) float64 {
 	}
 	return way + math.Abs(s-t)
 }
+
+// Crotch is the angle, degrees, between a limb and what carries it where it starts, and how thick its carrier is there, mm.
+// A stem has none: 90 and 0.
+func (m *Map) Crotch(i int) (angleDeg, carrierMM float64) {
+	a := &m.Axes[i]
+	if a.Parent < 0 {
+		return 90, 0
+	}
+	dot := m.Tangent(i, 0).Dot(m.Tangent(a.Parent, a.Attach))
+	return math.Acos(clamp(dot, -1, 1)) * 180 / math.Pi, m.Diameter(a.Parent, a.Attach)
+}

@@ -87,6 +87,7 @@ func (s *server) register(api huma.API) {
 	s.registerWays(api)
 	s.registerSlip(api)
 	s.registerYardLight(api)
+	s.registerFruit(api)
 	s.registerJournal(api)
 	s.registerPlan(api)
 	s.registerCalendar(api)

@@ -40,6 +40,11 @@ func (s *server) stand(ctx context.Context, slug, treeID string, day almanac.Day
 	if !day.Known() {
 		day = s.Today()
 	}
+	return standOn(c, treeID, day)
+}
+
+// standOn gathers it from contents at hand.
+func standOn(c *store.Contents, treeID string, day almanac.Day) (*standing, error) {
 	b := &standing{contents: c, day: day, speaker: words.Speaker{Units: words.Units(c.Orchard.Units)}}
 	for i := range c.Trees {
 		if c.Trees[i].ID == treeID {

@@ -150,6 +150,9 @@ func (s *server) stampEntry(ctx context.Context, c *store.Contents, e *store.Ent
 			return out, err
 		}
 	}
+	if err := s.checkFruiting(ctx, c, e, tree, &out); err != nil {
+		return out, err
+	}
 	e.School = c.Orchard.School.Preset
 	if e.School == "" {
 		e.School = pomology.DefaultPreset

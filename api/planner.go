@@ -3,12 +3,16 @@ package api
 import (
 	"context"
 	"encoding/json"
+	"errors"
 	"hash/fnv"
 	"net/http"
 	"slices"
 	"sync"
 
 	"vertumna/core/almanac"
+	"vertumna/core/crop"
+	"vertumna/core/given"
+	"vertumna/core/limb"
 	"vertumna/core/year"
 	"vertumna/store"
 	"vertumna/words"
@@ -25,7 +29,28 @@ type planner struct {
 	order     []planKey
 	amounts   map[string]year.Amount // of the slips made, by tree
 	slips     int                    // how often one of them changed
+	fruits    map[fruitKey]*fruitMade
+	lights    map[lightKey]limb.Light
+	sections  map[lightKey]float64
 }
+
+// lightKey is the light of a tree's map in an orchard as it stood.
+type lightKey struct {
+	orchard     string
+	revision    int
+	tree        string
+	mapRevision int
+}
+
+// fruitKey is a tree's fruit on a day, of an orchard as it stood.
+type fruitKey struct {
+	orchard  string
+	revision int
+	tree     string
+	day      almanac.Day
+}
+
+const keepFruits = 400
 
 // planSlot is filled once, so that a plan asked for twice at once is made once.
 type planSlot struct {
@@ -68,7 +93,7 @@ const (
 )
 
 func newPlanner(s *store.Store) *planner {
-	return &planner{store: s, ensembles: map[ensembleKey]*ensembleSlot{}, contents: map[string]*store.Contents{}, plans: map[planKey]*planSlot{}, amounts: map[string]year.Amount{}}
+	return &planner{store: s, ensembles: map[ensembleKey]*ensembleSlot{}, contents: map[string]*store.Contents{}, plans: map[planKey]*planSlot{}, amounts: map[string]year.Amount{}, fruits: map[fruitKey]*fruitMade{}, lights: map[lightKey]limb.Light{}, sections: map[lightKey]float64{}}
 }
 
 // ensemble makes the ensemble of a site and season once.
@@ -112,7 +137,7 @@ func (p *planner) plan(ctx context.Context, slug string, day almanac.Day) (*Plan
 	slot.once.Do(func() {
 		var c *store.Contents
 		if c, slot.err = p.read(context.WithoutCancel(ctx), o); slot.err == nil {
-			slot.plan, slot.err = p.make(c, day)
+			slot.plan, slot.err = p.make(context.WithoutCancel(ctx), c, day)
 		}
 	})
 	if slot.err != nil {
@@ -139,12 +164,72 @@ func (p *planner) read(ctx context.Context, o *store.Orchard) (*store.Contents, 
 	return c, nil
 }
 
-func (p *planner) make(c *store.Contents, day almanac.Day) (*Planned, error) {
+func (p *planner) make(ctx context.Context, c *store.Contents, day almanac.Day) (*Planned, error) {
 	y, err := c.Yard(day)
 	if err != nil {
 		return nil, err
 	}
 	p.giveAmounts(y)
+	out, err := p.planAll(c, y, day)
+	if err != nil {
+		return nil, err
+	}
+	// what was counted gives the tasks their amounts: the year is made once more with them
+	some, err := p.giveFruit(ctx, out, day)
+	if err != nil || !some {
+		return out, err
+	}
+	return p.planAll(c, y, day)
+}
+
+// giveFruit hands what a season's counts and the years before come to on to the trees; some tells whether there was any. Only
+// trees that were counted or looked at this season are worked out in full.
+func (p *planner) giveFruit(ctx context.Context, planned *Planned, day almanac.Day) (some bool, err error) {
+	south, season := planned.Yard.Place.Site.South(), planned.Shown.Season
+	for i := range planned.Yard.Trees {
+		t := &planned.Yard.Trees[i]
+		tp := planned.treeShown(t.ID)
+		told := planned.Contents.Fruitings(t.ID, day)
+		if tp == nil || !t.Bears(season, south) || len(told) == 0 {
+			continue
+		}
+		some = true
+		if !slices.ContainsFunc(told, func(e *store.Entry) bool { return e.Season == season && e.TellsSet() }) {
+			section, err := p.sectionOf(ctx, planned.Contents, t, day)
+			if err != nil {
+				return some, err
+			}
+			reference := crop.Reference(t.Kind, section)
+			t.Fruit = &year.Fruit{Season: season, Standing: crop.StandingIn(t.Kind, planned.Contents.CropSeasons(t.ID, day), season, reference)}
+			continue
+		}
+		f, err := p.fruitOf(ctx, planned, tp, day)
+		var faults given.Faults
+		if errors.As(err, &faults) {
+			continue // nothing of it was measured
+		}
+		if err != nil {
+			return some, err
+		}
+		t.Fruit = f.facts()
+	}
+	return some, nil
+}
+
+func (p *Planned) treeShown(id string) *year.TreePlan {
+	if p.Shown == nil {
+		return nil
+	}
+	for i := range p.Shown.Trees {
+		if p.Shown.Trees[i].Tree.ID == id {
+			return &p.Shown.Trees[i]
+		}
+	}
+	return nil
+}
+
+// planAll makes the seasons that a day shows.
+func (p *planner) planAll(c *store.Contents, y *year.Yard, day almanac.Day) (*Planned, error) {
 	out := &Planned{Contents: c, Yard: y, Speaker: words.Speaker{Units: words.Units(c.Orchard.Units)}}
 	south := y.Place.Site.South()
 	for _, season := range year.Seasons(day, south) {
@@ -214,4 +299,54 @@ func (p *planner) keepAmount(treeID string, a year.Amount) {
 		p.amounts[treeID] = a
 		p.slips++
 	}
+}
+
+// lightOf is the light of a tree's map, worked out once while nothing in the orchard changes.
+func (p *planner) lightOf(b *standing, m *limb.Map, mapRevision int) limb.Light {
+	o := b.contents.Orchard
+	key := lightKey{o.ID, o.Revision, b.tree.ID, mapRevision}
+	p.mu.Lock()
+	have, ok := p.lights[key]
+	p.mu.Unlock()
+	if ok {
+		return have
+	}
+	l := b.lightOf(m)
+	p.mu.Lock()
+	defer p.mu.Unlock()
+	if len(p.lights) >= keepFruits {
+		clear(p.lights)
+	}
+	p.lights[key] = l
+	return l
+}
+
+// sectionOf is the section of the wood that carries a tree's crop, cm2, read off its map once while nothing changes.
+func (p *planner) sectionOf(ctx context.Context, c *store.Contents, t *year.Tree, day almanac.Day) (float64, error) {
+	kept, err := p.store.MapAsOf(ctx, t.ID, day)
+	if errors.Is(err, store.ErrNotFound) {
+		return crop.BasisSection(nil, t.TrunkMM, t.ScaffoldsMM), nil
+	}
+	if err != nil {
+		return 0, err
+	}
+	key := lightKey{c.Orchard.ID, c.Orchard.Revision, t.ID, kept.Revision.Revision}
+	p.mu.Lock()
+	have, ok := p.sections[key]
+	p.mu.Unlock()
+	if ok {
+		return have, nil
+	}
+	m, err := limb.Check(kept.Doc)
+	if err != nil {
+		return 0, err
+	}
+	section := crop.BasisSection(m, t.TrunkMM, t.ScaffoldsMM)
+	p.mu.Lock()
+	defer p.mu.Unlock()
+	if len(p.sections) >= keepFruits {
+		clear(p.sections)
+	}
+	p.sections[key] = section
+	return section, nil
 }

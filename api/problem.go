@@ -10,6 +10,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"vertumna/core/almanac"
+	"vertumna/core/given"
 	"vertumna/core/limb"
 	"vertumna/core/pomology"
 	"vertumna/core/year"
@@ -109,6 +110,7 @@ func asProblem(err error) error {
 		limbs   limb.Problems
 		rows    *exchange.TableError
 		none    *store.NothingToUndo
+		faults  given.Faults
 	)
 	field := func(f, given, expected, code string) error {
 		fe := FieldError{f, given, expected, code}
@@ -152,6 +154,8 @@ func asProblem(err error) error {
 		return field(archive.Field, archive.Given, archive.Expected, "bad_archive")
 	case errors.As(err, &table):
 		return field(fmt.Sprintf("line %d, %s", table.Line, table.Field), table.Given, table.Expected, "bad_table")
+	case errors.As(err, &faults):
+		return faultsProblem(faults)
 	case errors.As(err, &check):
 		return field(check.Field, check.Given, check.Expected, check.Code)
 	}
@@ -197,4 +201,21 @@ func limbProblem(ps limb.Problems) *Problem {
 		out.Errors = append(out.Errors, FieldError{where, given, strings.TrimSuffix(expected, " expected"), p.Code})
 	}
 	return out
+}
+
+// faultsProblem makes one problem of the faults of a model's input.
+func faultsProblem(fs given.Faults) error {
+	out := problem(http.StatusUnprocessableEntity, fs[0].Error())
+	for _, f := range fs {
+		out.Errors = append(out.Errors, FieldError{f.Field, f.Given, f.Expected, strings.ToLower(f.Code)})
+	}
+	return out
+}
+
+// nilIfNone lets what is not there pass.
+func nilIfNone(err error) error {
+	if errors.Is(err, store.ErrNotFound) {
+		return nil
+	}
+	return err
 }

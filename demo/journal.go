@@ -28,6 +28,7 @@ func journal(o *orchard, today almanac.Day) ([]store.Entry, error) {
 	south := o.doc.Site.South()
 	now := year.SeasonOf(today, south)
 	d := dice{almanac.SiteSeed(o.doc.Slug)}
+	c.Entries = earlierHarvests(o, now)
 	for season := now - pastSeasons; season <= now; season++ {
 		ens, err := almanac.NewEnsemble(o.doc.Site, almanac.SiteSeed(o.doc.Site.Slug), nil, season)
 		if err != nil {
@@ -36,7 +37,7 @@ func journal(o *orchard, today almanac.Day) ([]store.Entry, error) {
 		from, to := year.Rail(season, south)
 		shown := min(to, today)
 		c.Entries = append(c.Entries, observedStages(c, ens, d, season, shown)...)
-		for range 2 { // the second walk meets the follow-ups of the first
+		for round := range 2 { // the second walk meets the follow-ups of the first
 			y, err := c.Yard(shown)
 			if err != nil {
 				return nil, err
@@ -44,6 +45,9 @@ func journal(o *orchard, today almanac.Day) ([]store.Entry, error) {
 			p, err := year.Make(y, ens, shown)
 			if err != nil {
 				return nil, err
+			}
+			if round == 0 {
+				c.Entries = append(c.Entries, frostCounts(c, p, d, season, now, today)...)
 			}
 			for _, tp := range p.Trees {
 				c.Entries = append(c.Entries, workOn(tp, o, d, season, from, today)...)
@@ -97,6 +101,9 @@ func measures(c *store.Contents, d dice, season int, from, shown almanac.Day) (o
 // skipped are the kinds a demo owner leaves to the person at the screen or does not log.
 var skipped = map[year.TaskKind]bool{year.GiveStake: true, year.GiveMulch: true, year.GiveWires: true, year.Repot: true, year.HealthLook: true, year.Sprouts: true, year.YoungCare: true}
 
+// ofFruit are the jobs whose numbers the demo's owner never forgets to write down.
+var ofFruit = map[year.TaskKind]bool{year.CountSet: true, year.Thin: true, year.HarvestTask: true}
+
 func workOn(tp year.TreePlan, o *orchard, d dice, season int, from, today almanac.Day) (out []store.Entry) {
 	for i := range tp.Tasks {
 		t := &tp.Tasks[i]
@@ -111,7 +118,7 @@ func workOn(tp year.TreePlan, o *orchard, d dice, season int, from, today almana
 		if on > today-3 || t.Window.Closes.Day > today-settleDays && at < 0.55 {
 			continue
 		}
-		if at > 0.93 && t.Kind != year.HarvestTask { // now and then a job is forgotten
+		if at > 0.93 && !ofFruit[t.Kind] { // now and then a job is forgotten
 			continue
 		}
 		e := store.Entry{
@@ -120,7 +127,7 @@ func workOn(tp year.TreePlan, o *orchard, d dice, season int, from, today almana
 			Grade: string(t.GradeOn(on).Level), Share: 0,
 		}
 		fillWork(&e, t, &tp, at)
-		out = append(out, e)
+		out = append(out, fruitWork(e, t, &tp, d, year.SeasonOf(today, o.doc.Site.South()))...)
 	}
 	return out
 }
@@ -129,10 +136,6 @@ func workOn(tp year.TreePlan, o *orchard, d dice, season int, from, today almana
 func fillWork(e *store.Entry, t *year.Task, tp *year.TreePlan, at float64) {
 	facts, _ := t.Kind.Facts()
 	switch {
-	case t.Kind == year.HarvestTask:
-		full := float64(tp.Tree.Kind.Care.YearsToFullCrop)
-		e.Kilos = math.Round(10*4*tp.Tree.SpreadM*tp.Tree.SpreadM*math.Min(1, float64(tp.Age)/full)*(0.3+0.6*at)) / 10
-		e.Fruit = int(e.Kilos * 1000 / tp.Tree.Kind.Crop.MassG)
 	case t.Kind == year.Bend:
 		e.Device = []string{"tie", "spreader", "clothespin"}[int(at*3)%3]
 	case facts.Cut && t.Kind != year.PlantingCut && t.Kind != year.Scaffolds:

@@ -66,7 +66,7 @@ var maps = map[string]mapping{
 		set("S1", limb.Limb{Spurs: []limb.SpurCount{{FromCM: 40, ToCM: 90, Count: 9}}}),
 	}},
 	"lower-terrace-C3": {tape: true, scaffolds: 5, seed: 51, faults: []string{"competitor", "low", "water-sprout", "crossing"}, edits: []limb.Edit{measured("S1", 70, 60, 110, 30)}},
-	"lower-terrace-D1": {scaffolds: 5, seed: 52, faults: []string{"crossing", "diseased", "dead"}, edits: []limb.Edit{measured("S1", 200, 32, 180, 40)}},
+	"lower-terrace-D1": {scaffolds: 5, seed: 52, faults: []string{"crossing", "diseased", "dead"}, edits: []limb.Edit{measured("S1", 200, 58, 205, 33)}},
 	"lower-terrace-D3": {scaffolds: 4, seed: 54, faults: []string{"narrow"}, edits: []limb.Edit{measured("S1", 80, 62, 75, 15)}},
 	"lower-terrace-T1": {scaffolds: 4, seed: 55, faults: []string{"inward"}, edits: []limb.Edit{measured("S1", 300, 28, 118, 16)}},
 	"lower-terrace-T2": {scaffolds: 4, seed: 56, faults: []string{"dead"}, edits: []limb.Edit{measured("S2", 140, 30, 150, 20)}},

@@ -52,7 +52,8 @@ type Entry struct {
 
 	EndTests map[string]string `json:"end_tests,omitempty" doc:"of a tree: see-through, hand, hat, ball, shake: passed or failed; low-flowers: seen or not-seen"`
 
-	Slip *SlipChoice `json:"slip,omitempty" doc:"what a person decided about a step of a slip"`
+	Slip     *SlipChoice `json:"slip,omitempty" doc:"what a person decided about a step of a slip"`
+	Fruiting *Fruiting   `json:"fruiting,omitempty" doc:"of a count, a thinning pass, a size, a frost count, a harvest, a broken limb"`
 	// Of a slip that was worked: the cuts as made, the map they left, and what waits for later with its reason.
 	Made    []limb.CutAt `json:"made,omitempty" maxItems:"500"`
 	Map     int          `json:"map_revision,omitempty"`

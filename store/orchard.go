@@ -5,6 +5,7 @@ import (
 	"database/sql"
 	"encoding/json"
 	"errors"
+	"math"
 	"strings"
 
 	"vertumna/core/almanac"
@@ -22,6 +23,18 @@ type Orchard struct {
 	SiteFrom string        `json:"site_from,omitempty" maxLength:"500" doc:"where the normals come from, as a person may read it"`
 	School   School        `json:"school"`
 	Plot     Plot          `json:"plot"`
+	Needs    []Need        `json:"needs,omitempty" nullable:"false" maxItems:"40" doc:"what the household wants of each kind"`
+	SnowMM   float64       `json:"snow_kg_m2,omitempty" minimum:"0" maximum:"200" doc:"the snow a person counts on, mm of water; 0: none"`
+	Exposed  string        `json:"exposed,omitempty" enum:"sheltered,usual,exposed" doc:"how much wind the limbs meet"`
+}
+
+// Need is what the household wants of a kind in a year.
+type Need struct {
+	Kind     string  `json:"kind" maxLength:"40"`
+	FreshKG  float64 `json:"fresh_kg" minimum:"0" maximum:"5000"`
+	Jars     float64 `json:"jars,omitempty" minimum:"0" maximum:"2000"`
+	JarLitre float64 `json:"jar_litre,omitempty" minimum:"0" maximum:"10" doc:"0: one litre"`
+	Size     string  `json:"size,omitempty" enum:"small,medium,large"`
 }
 
 // School is the preset in force, the person's departures from it, and regional advice noted beside a choice.
@@ -194,4 +207,14 @@ func (s *Store) RemoveOrchard(ctx context.Context, id string) error {
 		}
 		return nil
 	})
+}
+
+// AreaM2 is the ground within the plot's outline, m2; 0 where none is drawn.
+func (p *Plot) AreaM2() float64 {
+	sum := 0.0
+	for i, a := range p.Outline {
+		b := p.Outline[(i+1)%len(p.Outline)]
+		sum += a.X*b.Y - b.X*a.Y
+	}
+	return math.Abs(sum) / 2
 }

@@ -13,7 +13,7 @@ type Person struct {
 	Name        string     `json:"name" minLength:"1" maxLength:"500"`
 	FingertipCM float64    `json:"fingertip_cm" minimum:"0" maximum:"300" doc:"fingertip height with the arm raised, standing; 0 unknown"`
 	CeilingCM   float64    `json:"ceiling_cm" minimum:"0" maximum:"600" doc:"own ceiling where a ladder is accepted"`
-	HandSpanCM  float64    `json:"hand_span_cm" minimum:"0" maximum:"40"`
+	HandSpanCM  float64    `json:"hand_span_cm" minimum:"0" maximum:"26" doc:"width of the closed hand with the thumb laid along the shoot, or of the hand stretched (over 16: halved); 0 unknown"`
 	HoursAWeek  [7]float64 `json:"hours_a_week" doc:"hours free on each weekday, Sunday first"`
 	Tools       []Tool     `json:"tools" nullable:"false" maxItems:"50"`
 }

@@ -89,6 +89,9 @@ func (e *Entry) Core() year.Entry {
 		Headed: e.Headed, OpensSun: e.OpensSun, Minutes: e.Minutes, Cuts: e.Cuts, Reason: e.Reason, Tmin: e.TminC, Device: e.Device,
 		Slip: e.Map > 0,
 	}
+	if f := e.Fruiting; f != nil {
+		out.Opened, out.Alive = f.Opened, f.Alive
+	}
 	for _, k := range e.Carried {
 		out.Carried = append(out.Carried, year.CarriedLimb{Key: cut.Key{Code: k.Code, Limb: k.Limb}, Why: k.Why, Summer: k.Due == "summer", CM: k.CM})
 	}

@@ -111,6 +111,26 @@ var reasons = map[string]string{
 	"spacing-15-cm":             "One fruit every 15 cm.",
 	"count-before-thinning":     "From {day}: count two or three limbs before you thin.",
 	"glance-at-set":             "From {day}: a glance at how much has set, for the load on its limbs.",
+	"frost-counted":             "Of the buds cut open on {day}, {n} were alive; for the rest of the tree at least {t}.",
+	"thin-only-after-count":     "Thin nothing before the set is counted; only touching and damaged fruit off.",
+	"open-buds":                 "Cut {n} across, low, middle and high, on all sides; {t} make it sure.",
+	"thin-number":               "Leave {n}, take {t}.",
+	"thin-skip":                 "Not too many hang: leave up to {n}. Only damaged, twin and touching fruit off.",
+	"thin-strip":                "It is to carry none this year: all {n} off.",
+	"count-limbs":               "Count {n} more of {t} for a good number.",
+	"comes-in-rebound":          "It froze in {n}, so it comes back heavy: thin by 30 days after bloom, and more than usual.",
+	"comes-in-on-load":          "Last year's load was {n} a medium one, so it blooms in full: thin by 30 days after bloom.",
+	"comes-in-off-load":         "Last year's load was {n} a medium one, so it rests: no singles off, only touching and damaged fruit.",
+	"comes-in-on-beat":          "By the beat of its years this is a full one: thin by 30 days after bloom.",
+	"comes-in-off-beat":         "By the beat of its years it rests: no singles off, only touching and damaged fruit.",
+	"second-look":               "Thinned on {day}; a week later what was hidden shows.",
+	"second-again":              "{n} still carry too many.",
+	"bags":                      "{n} for what is left.",
+	"unbag-to-colour":           "Bagged on {day}. Red fruit colours in the light of its last weeks; yellow and green may keep its bags.",
+	"unbag-harvest":             "Three weeks before harvest about {day}, on a dull day, so that the skin does not burn.",
+	"prop-limb":                 "{text} carries {t} of what is safe: a padded, forked prop {n} from its base, thin it, or shorten it.",
+	"prop-not-enough":           "{text} carries {t} of what is safe, and a prop {n} from its base does not hold it: thin or shorten it first.",
+	"crop-coming":               "About {n} are coming.",
 	"bag-after-thinning":        "Bags go on thinned, dry fruit.",
 	"thinning-first":            "Thinning comes first.",
 	"spray-label":               "If you spray before bagging: the label and local law decide.",
@@ -170,7 +190,8 @@ func (s Speaker) Reason(r year.Reason) string {
 
 // thresholdUnit is the unit of a reason's second number: its own, but for a slip's share.
 func thresholdUnit(r year.Reason) string {
-	if r.Rule == "from-slip" {
+	switch r.Rule {
+	case "from-slip", "prop-limb", "prop-not-enough":
 		return "share"
 	}
 	return r.Unit

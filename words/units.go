@@ -38,7 +38,14 @@ func (s Speaker) Day(d almanac.Day) string {
 // Amount says a number in its unit: m, cm, mm, C, share, kg and counted things.
 func (s Speaker) Amount(x float64, unit string) string {
 	switch unit {
+	case "year":
+		return trim(x, 0)
+	case "fruit": // one or many
+		return trim(x, 0) + " fruit"
 	case "share":
+		if x > 0 && x < 0.005 {
+			return "under 1 %"
+		}
 		return fmt.Sprintf("%.0f %%", x*100)
 	case "m":
 		if s.Units == US {

@@ -126,8 +126,6 @@ func sorted(ws []string) []string {
 	return slices.Compact(ws)
 }
 
-func whole(x float64) int { return int(x) }
-
 func wholeOf(p *int) *float64 {
 	if p == nil {
 		return nil

@@ -294,8 +294,8 @@ func TestCountsOfOtherTreesOrOfPartsInsidePartsAreRefused(t *testing.T) {
 	part := m.Axes[scaffold].Children[0]
 	fs := crop.CheckCounts(m, []crop.LimbFruit{{Limb: m.Axes[scaffold].ID, Fruit: 3}, {Limb: m.Axes[part].ID, Fruit: 2}, {Limb: "elsewhere", Fruit: 1}})
 	require.Len(t, fs, 2)
-	require.Equal(t, "crop.counts[1].limb", fs[0].Field)
-	require.Equal(t, "crop.counts[2].limb", fs[1].Field)
+	require.Equal(t, "fruiting.counts[1].limb", fs[0].Field)
+	require.Equal(t, "fruiting.counts[2].limb", fs[1].Field)
 }
 
 func BenchmarkPlanOf400Limbs(b *testing.B) {

@@ -141,7 +141,7 @@ type beam struct {
 	leaf     float64 // kg
 	snow     float64 // kg
 
-	ds, per   float64
+	ds        float64
 	wood, cov [pieces]float64 // kg of axis wood; share of the spread load
 	bendy     [pieces]float64 // creep / (E I)
 	th        [pieces]float64

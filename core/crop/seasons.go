@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"vertumna/core/almanac"
+	"vertumna/core/limb"
 	"vertumna/core/pomology"
 )
 
@@ -293,4 +294,46 @@ func weeksOf(trees []Coming) []Week {
 	}
 	slices.SortFunc(out, func(a, b Week) int { return cmp.Compare(a.From, b.From) })
 	return out
+}
+
+// OwnMass is the tree's own weighed fruit brought to a medium crop, g, from its last harvest that was both weighed and counted;
+// 0 where none was.
+func OwnMass(k *pomology.Kind, seasons []Season, sectionCM2 float64) float64 {
+	for i := len(seasons) - 1; i >= 0; i-- {
+		if m := seasons[i].MassG(); m > 0 {
+			return MassAtMedium(k, m, float64(*seasons[i].Picked), sectionCM2)
+		}
+	}
+	return 0
+}
+
+// BasisSection is the section of the wood that carries a tree's crop, cm2: that of the limbs of its map, else of its measured
+// scaffolds, or of its trunk where that is smaller; 0 where nothing was measured.
+func BasisSection(m *limb.Map, trunkMM float64, scaffoldsMM []float64) float64 {
+	section := 0.0
+	if m != nil {
+		for _, u := range read(m, nil, math.Inf(1)).units() {
+			section += Section(u.diameterMM)
+		}
+	} else {
+		for _, d := range scaffoldsMM {
+			section += Section(d)
+		}
+	}
+	if trunk := Section(trunkMM); trunk > 0 && (section == 0 || trunk < section) {
+		return trunk
+	}
+	return section
+}
+
+// Safety is the factor between what breaks a limb and what it may carry, by how much wind it meets: knots and slant of grain
+// 1.3, weeks of load 1.3, gusts 1.5; less in shelter, more on exposed ground (est.).
+func Safety(exposure string) float64 {
+	switch exposure {
+	case "sheltered":
+		return 2
+	case "exposed":
+		return 3
+	}
+	return 2.5
 }

@@ -100,7 +100,7 @@ type Plan struct {
 }
 
 // glances are the loads a look tells, as parts of a medium crop (est.).
-var glances = map[string]float64{"none": 0, "few": 0.4, "right": 1, "many": 2, "crowded": 3.5}
+var glances = map[string]float64{"none": 0, "few": 0.4, "right": 1, "many": 1.7, "crowded": 2.5}
 
 // Glances are the words of a look at the set, fewest first.
 func Glances() []string { return []string{"none", "few", "right", "many", "crowded"} }
@@ -230,12 +230,12 @@ func CheckCounts(m *limb.Map, counts []LimbFruit) given.Faults {
 	for k, c := range counts {
 		i := m.Index(c.Limb)
 		if i < 0 {
-			fs.Add("E_UNKNOWN", "crop.counts["+itoa(k)+"].limb", c.Limb, "a limb of this tree's map")
+			fs.Add("E_UNKNOWN", "fruiting.counts["+itoa(k)+"].limb", c.Limb, "a limb of this tree's map")
 			continue
 		}
 		for l, d := range counts[:k] {
 			if j := m.Index(d.Limb); j >= 0 && (m.HangsOn(i, j) || m.HangsOn(j, i)) {
-				fs.Add(given.Conflict, "crop.counts["+itoa(k)+"].limb", c.Limb, "a limb apart from "+d.Limb+", counted in line "+itoa(l+1))
+				fs.Add(given.Conflict, "fruiting.counts["+itoa(k)+"].limb", c.Limb, "a limb apart from "+d.Limb+", counted in line "+itoa(l+1))
 			}
 		}
 	}
@@ -369,7 +369,7 @@ func (p *planner) safe() (int, error) {
 	sum := 0
 	for k := range p.units {
 		u := &p.units[k]
-		if u.buds < 0.5 {
+		if u.bears <= 0 {
 			continue
 		}
 		l, err := LimbLoad(p.r.loadInput(u.i, 0, p.t.Terms))
@@ -403,13 +403,11 @@ func (p *planner) allot() error {
 	}
 	for k := range p.units {
 		u := &p.units[k]
-		l := AllotLimb{ID: u.id, DiameterMM: u.diameterMM, Light: clamp(u.light, 0, 1), NoFruit: p.noFruit(u), AboveReach: clamp(u.aboveReach, 0, 1)}
+		l := AllotLimb{ID: u.id, DiameterMM: u.diameterMM, Light: clamp(math.Max(dimLeast, u.light), 0, 1), NoFruit: p.noFruit(u), AboveReach: clamp(u.aboveReach, 0, 1)}
 		if p.r != nil {
 			safe := min(u.safe, 100000)
 			l.SafeFruit = &safe
-			if u.buds < 0.5 {
-				l.NoFruit = true
-			}
+			l.NoFruit = l.NoFruit || u.bears <= 0
 		}
 		if n, ok := counted[u.id]; ok {
 			l.Counted = &n
@@ -485,7 +483,7 @@ func (p *planner) laterals(u *unit, l *Limb) ([]Lateral, error) {
 	bears, keeps := make([]float64, len(groups)), make([]float64, len(groups))
 	for g, axes := range groups {
 		for _, i := range axes {
-			bears[g] += p.r.buds[i]
+			bears[g] += p.r.bears[i]
 			for _, b := range p.r.bearingOf([]int{i}) {
 				keeps[g] += b.LengthCM * bearingShare[b.Class]
 			}
@@ -531,7 +529,7 @@ const mostPlaced = 120
 func (p *planner) place(axes []int, on, keep int) ([]Placed, error) {
 	weights := make([]float64, len(axes))
 	for k, i := range axes {
-		weights[k] = p.r.buds[i]
+		weights[k] = p.r.bears[i]
 	}
 	per := spread(min(on, mostPlaced), weights)
 	stay := shareCapped(min(keep, mostPlaced), weights, per)
@@ -578,15 +576,34 @@ func (p *planner) loads() error {
 	for k, u := range p.units {
 		n := p.expectedOn(k)
 		p.out.Expected += n
-		if u.buds <= 0 {
+		if u.bears <= 0 {
 			continue
 		}
 		for _, i := range u.axes {
-			fruit[i] = n * p.r.buds[i] / u.buds
+			fruit[i] = n * p.r.bears[i] / u.bears
 		}
 	}
 	_, p.out.Counted = p.onTree()
 	var err error
 	p.out.Loads, err = p.r.loads(fruit, p.t.Terms)
 	return err
+}
+
+// TakenByCuts estimates the fruit of counted limbs that went with wood since: by the leaf each limb has lost.
+func TakenByCuts(before, now *limb.Map, counts []LimbFruit) map[string]int {
+	out := map[string]int{}
+	for _, c := range counts {
+		i, j := before.Index(c.Limb), now.Index(c.Limb)
+		if i < 0 {
+			continue
+		}
+		had, has := before.LeafBeyond(i, 0), 0.0
+		if j >= 0 {
+			has = now.LeafBeyond(j, 0)
+		}
+		if gone := 1 - has/math.Max(had, slack); gone > 0.005 {
+			out[c.Limb] = int(round(gone * float64(c.Fruit)))
+		}
+	}
+	return out
 }

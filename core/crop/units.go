@@ -15,9 +15,10 @@ type unit struct {
 	id         string
 	diameterMM float64
 	lengthCM   float64
-	light      float64 // leaf-weighted
-	aboveReach float64 // share of its flower buds above reach
-	buds       float64
+	light      float64 // of its bearing wood
+	aboveReach float64 // share of its bearing above reach
+	buds       float64 // flower buds expected by the light
+	bears      float64 // what its wood could bear
 	safe       int   // fruit it carries safely
 	axes       []int // itself and all it carries
 }
@@ -28,20 +29,37 @@ const (
 	leastUnitCM = 20
 )
 
-// reading is a map with what it is expected to bear.
+// reading is a map with what it is expected to bear this year.
 type reading struct {
 	m     *limb.Map
 	light limb.Light
-	reach float64
-	buds  []float64 // flower buds of each limb's own wood
-	above []float64 // of them above reach
+	buds  []float64 // flower buds of each limb's own wood, by its light
+	bears []float64 // the same with no limb darker than dimLeast: how fruit that hangs is shared out
+	above []float64 // of bears, above reach
+}
+
+// dimLeast is the light a limb is taken to have where fruit hangs: what set there proves that it saw some when its buds were
+// made, however dark the map makes it (est.).
+const dimLeast = 0.25
+
+func lit(light limb.Light, n int) limb.Light {
+	out := make(limb.Light, n)
+	for i := range out {
+		out[i] = math.Max(dimLeast, light.At(i))
+	}
+	return out
 }
 
 func read(m *limb.Map, light limb.Light, reachCM float64) *reading {
-	r := &reading{m: m, light: light, reach: reachCM, buds: make([]float64, m.Len()), above: make([]float64, m.Len())}
-	for i := range m.Len() {
-		for _, p := range m.Pieces(i, light, nil) {
+	n := m.Len()
+	r := &reading{m: m, light: light, buds: make([]float64, n), bears: make([]float64, n), above: make([]float64, n)}
+	dim := lit(light, n)
+	for i := range n {
+		for _, p := range m.Fruiting(i, light) {
 			r.buds[i] += p.Buds
+		}
+		for _, p := range m.Fruiting(i, dim) {
+			r.bears[i] += p.Buds
 			if p.MidZ > reachCM {
 				r.above[i] += p.Buds
 			}
@@ -72,21 +90,18 @@ func (r *reading) units() []unit {
 			continue
 		}
 		u := unit{i: i, id: m.Axes[i].ID, diameterMM: m.Axes[i].D, lengthCM: m.Axes[i].L, axes: m.Subtree(i)}
-		leaf, above := 0.0, 0.0
+		above := 0.0
 		for _, j := range u.axes {
-			own := m.OwnLeaf(j)
-			leaf += own
-			u.light += own * r.light.At(j)
+			u.light += r.bears[j] * r.light.At(j)
 			u.buds += r.buds[j]
+			u.bears += r.bears[j]
 			above += r.above[j]
 		}
-		if leaf > 0 {
-			u.light /= leaf
+		if u.bears > 0 {
+			u.light /= u.bears
+			u.aboveReach = above / u.bears
 		} else {
 			u.light = r.light.At(i)
-		}
-		if u.buds > 0 {
-			u.aboveReach = above / u.buds
 		}
 		out = append(out, u)
 	}
@@ -108,18 +123,22 @@ func (r *reading) bearingOf(axes []int) []Bearing {
 			class = "hanging"
 		}
 		out = append(out, Bearing{LengthCM: to - from, Class: class, Count: 1})
+		if twigs := twigCM * r.m.OwnLeaf(i); twigs >= 1 && class != "hanging" {
+			out = append(out, Bearing{LengthCM: math.Min(2000, twigs), Class: class, Count: 1})
+		}
 	}
 	return out
 }
 
-// fewBuds is where a stretch of wood bears too little to be told, flower buds per cm (est.).
-const fewBuds = 0.005
+// twigCM is the bearing length of the small twigs that stand on a limb and were not mapped, cm for each mm2 of leaf section they
+// carry: a twig of 5 mm is some 15 cm long (est.).
+const twigCM = 0.6
 
 // stretch is the part of a limb's own wood that bears, cm from its base.
 func (r *reading) stretch(i int) (from, to float64) {
 	first := true
-	for _, p := range r.m.Pieces(i, r.light, nil) {
-		if p.Buds < fewBuds*(p.To-p.From) {
+	for _, p := range r.m.Fruiting(i, nil) {
+		if p.Buds <= 0 {
 			continue
 		}
 		if first {

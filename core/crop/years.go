@@ -229,9 +229,11 @@ type Frosted struct {
 	OpenMore   int      `json:"open_more"`
 }
 
+// SureBuds is how many buds make the interval of a frost count no wider than a fifth: z^2 0.25/0.1^2.
+const SureBuds = 68
+
 const (
 	frostWidth = 0.20 // an interval no wider needs no more buds
-	frostSure  = 68   // buds that make it so: z^2 0.25/0.1^2
 	plentyFrom = 1.5
 )
 
@@ -251,7 +253,7 @@ func FrostBuds(in FrostInput) (Frosted, error) {
 	mid, half := (p+z2/(2*n))/(1+z2/n), z90/(1+z2/n)*math.Sqrt(p*(1-p)/n+z2/(4*n*n))
 	out := Frosted{Share: p, Low: math.Max(0, mid-half), High: math.Min(1, mid+half), Verdict: "counted"}
 	if out.High-out.Low > frostWidth+slack {
-		out.OpenMore = max(0, frostSure-in.Opened)
+		out.OpenMore = max(0, SureBuds-in.Opened)
 	}
 	if in.Alive == 0 {
 		out.Low = 0

@@ -39,10 +39,25 @@ func (v Vigour) calm(i int) float64 {
 // Pieces places a limb's expected flower buds along it. On a summer map the shoots now growing of a spur bearer have
 // leaf buds only.
 func (m *Map) Pieces(i int, light Light, vigour Vigour) []Piece {
-	return m.pieces(i, light, vigour, m.Season)
+	return m.pieces(i, light, vigour, func(age int) float64 { return m.woodBuds(age, m.Season) })
 }
 
-func (m *Map) pieces(i int, light Light, vigour Vigour, season Season) []Piece {
+// Fruiting places the flower buds that this year's fruit comes from along a limb: on a summer map by the age the wood had
+// when they opened, so that the shoots now growing carry none.
+func (m *Map) Fruiting(i int, light Light) []Piece {
+	return m.pieces(i, light, nil, func(age int) float64 {
+		if m.Season == Summer {
+			age--
+		}
+		if age < 1 {
+			return 0
+		}
+		return m.Density(age) / 100
+	})
+}
+
+// pieces places buds along a limb; woodBuds is the flower buds per cm at full light of wood of an age.
+func (m *Map) pieces(i int, light Light, vigour Vigour, woodBuds func(age int) float64) []Piece {
 	a := &m.Axes[i]
 	end := m.LiveEnd(i)
 	if m.pipe.dead[i] || end <= a.Bare {
@@ -62,7 +77,7 @@ func (m *Map) pieces(i int, light Light, vigour Vigour, season Season) []Piece {
 	for k := 1; k < len(cuts); k++ {
 		from, to := cuts[k-1], cuts[k]
 		mid := (from + to) / 2
-		perCM := m.woodBuds(i, mid, season) * factor
+		perCM := woodBuds(m.AgeAt(i, mid)) * factor
 		if counted, ok := a.countedAt(mid); ok {
 			perCM = counted
 		}
@@ -96,9 +111,8 @@ func (m *Map) breaks(i int, end, twigEnd float64) []float64 {
 	return slices.CompactFunc(at, func(x, y float64) bool { return math.Abs(x-y) < 1e-9 })
 }
 
-// woodBuds is the flower buds per cm at full light of the wood at s.
-func (m *Map) woodBuds(i int, s float64, season Season) float64 {
-	age := m.AgeAt(i, s)
+// woodBuds is the flower buds per cm at full light of wood of an age.
+func (m *Map) woodBuds(age int, season Season) float64 {
 	if age == 1 && season == Summer && m.Kind.Growth.Bearing == pomology.OnSpurs {
 		return 0
 	}
@@ -131,7 +145,7 @@ func (a *Axis) countedAt(s float64) (perCM float64, ok bool) {
 // FlowerBuds is the number of flower buds a limb's wood is expected to hold, this season's shoots counted as if grown.
 func (m *Map) FlowerBuds(i int, light Light, vigour Vigour) float64 {
 	sum := 0.0
-	for _, p := range m.pieces(i, light, vigour, Dormant) {
+	for _, p := range m.pieces(i, light, vigour, func(age int) float64 { return m.woodBuds(age, Dormant) }) {
 		sum += p.Buds
 	}
 	return sum

@@ -44,7 +44,7 @@ var rules = []rule{
 	dormantCut, stoneSummerCut, restrainingCut, heightCut, summerShoots, autumnHeight, // cuts
 	plantingCut, scaffoldChoice, notching, youngCare, needs, // young trees and their supports
 	sprouts, hardCutFollowUps, carriedLimbs, chooseShoot, devices, bending, paint, // what earlier work asks for
-	frostCount, countSet, thin, bag, leavesOff, harvest, // fruit
+	frostCount, countSet, thin, secondLook, bag, unbag, prop, leavesOff, harvest, // fruit
 	grafting, graftWood, // by wish
 }
 

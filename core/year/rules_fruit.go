@@ -1,7 +1,10 @@
 package year
 
 import (
+	"math"
+
 	"vertumna/core/almanac"
+	"vertumna/core/crop"
 	"vertumna/core/pomology"
 )
 
@@ -30,7 +33,7 @@ func frostCount(c *context) []draft {
 		n++
 		at := logged(e.Date, 1)
 		out = append(out, draft{kind: FrostCount, n: n, opens: at, closes: after(at, 5), reasons: []Reason{
-			reason("frost-night").on(Logged, e.Date).num(e.Tmin, "C").over(t10).said(key),
+			reason("frost-night").on(Logged, e.Date).num(e.Tmin, "C").over(t10).said(key), reason("open-buds").num(fewBudsToOpen, "buds").over(crop.SureBuds),
 		}})
 	}
 	return out
@@ -108,6 +111,7 @@ func thin(c *context) []draft {
 	if alive := c.frostAlive(); alive < 1 {
 		d.reasons = append(d.reasons, reason("frost-first-count").num(alive, "share"))
 	}
+	c.thinByNumbers(&d)
 	d.grades = []Grade{
 		{open, shift(opens.Day, -1), Possible, "frost-may-still-thin"},
 		{opens.Day, closes.Day, Better, "thin-in-time"},
@@ -129,6 +133,13 @@ func countSet(c *context) []draft {
 		if opens, _, _ := c.thinWindow(); opens.Day > at.Day {
 			d.closes = opens
 		}
+		if r, ok := c.lastYear(); ok {
+			d.reasons = append(d.reasons, r)
+		}
+		if f := c.fruit(); f != nil && f.ToCount > 0 {
+			d.reasons = append(d.reasons, reason("count-limbs").num(float64(f.ToCount), "limbs").over(float64(f.Limbs)))
+			d.minutes = float64(minutesACount * f.ToCount)
+		}
 	}
 	return []draft{d}
 }
@@ -147,6 +158,10 @@ func bag(c *context) []draft {
 		d.held = []Reason{reason("thinning-first").on("thin", opens.Day)}
 	}
 	d.closes = after(d.opens, 14)
+	if f := c.fruit(); f != nil && f.Keep > 0 {
+		d.reasons = append(d.reasons, reason("bags").num(float64(f.Keep), "bags"))
+		d.minutes = minutesABag * float64(f.Keep)
+	}
 	return []draft{d}
 }
 
@@ -169,6 +184,10 @@ func harvest(c *context) []draft {
 	d := draft{kind: HarvestTask, opens: h, closes: c.at(HarvestEnd, 0), reasons: []Reason{h.reason("ripe-by-heat"), reason("log-kilos")}}
 	if _, over, _ := c.height(); over {
 		d.cautions = []string{"ladder"}
+	}
+	if f := c.fruit(); f != nil && f.KG > 0 {
+		d.reasons = append(d.reasons, reason("crop-coming").num(f.KG, "kg"))
+		d.minutes = math.Max(5, f.KG/pickedAMinuteKG)
 	}
 	if nb := c.tree.Kind.Phenology.NotBeforeMonth; nb > 0 {
 		d.reasons = append(d.reasons, reason("not-before-date"))

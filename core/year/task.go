@@ -32,7 +32,10 @@ const (
 	FrostCount    TaskKind = "frost-count"
 	CountSet      TaskKind = "count-set"
 	Thin          TaskKind = "thin"
+	SecondLook    TaskKind = "second-look"
 	Bag           TaskKind = "bag"
+	Unbag         TaskKind = "unbag"
+	Prop          TaskKind = "prop"
 	LeavesOff     TaskKind = "leaves-off"
 	HarvestTask   TaskKind = "harvest"
 	Graft         TaskKind = "graft"
@@ -96,6 +99,9 @@ var taskFacts = map[TaskKind]TaskFacts{
 	CountSet:      {false, ThinMark, 10, "count-when-thinning", 0},
 	Thin:          {false, ThinMark, 45, "thin-still", 3},
 	Bag:           {false, ThinMark, 30, "no-bags", 1},
+	SecondLook:    {false, ThinMark, 10, "look-when-picking", 1},
+	Unbag:         {false, PickMark, 20, "unbag-still", 1},
+	Prop:          {false, ThinMark, 15, "prop-still", 3},
 	LeavesOff:     {false, PickMark, 10, "leave-leaves", 0},
 	HarvestTask:   {false, PickMark, 40, "pick-what-hangs", 2},
 	Graft:         {false, CareMark, 30, "next-graft-season", 1},

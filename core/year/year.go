@@ -51,6 +51,7 @@ type Tree struct {
 	Gone                      almanac.Day // NoDay while it stands
 	X, Y                      float64     // metres from the plot's south-west corner
 	Amount                    *Amount     // of the slip made of its limb map; nil: none was made
+	Fruit                     *Fruit      // what its counts come to; nil: nothing was counted or looked at
 }
 
 // Amount is what a slip comes to: the work of a tree's cut in one season.
@@ -148,6 +149,8 @@ type Entry struct {
 	Slip     bool    // a slip was worked on the limb map
 	Carried  []CarriedLimb
 	DueDay   almanac.Day
+	Opened   int // flower buds cut across after a frost
+	Alive    int // of them with a live heart
 }
 
 // CarriedLimb is work that a slip left for later: what was found on which limb, why it waits, and in which slip it is due.

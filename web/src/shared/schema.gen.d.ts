@@ -162,6 +162,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orchards/{slug}/crop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The crop over the years, and what is coming against what is wanted */
+        get: operations["get-crop"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/orchards/{slug}/docket": {
         parameters: {
             query?: never;
@@ -367,6 +384,57 @@ export interface paths {
         post?: never;
         /** Remove a tree entered by mistake */
         delete: operations["remove-tree"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orchards/{slug}/trees/{id}/fruit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A tree's fruit on a day: what hangs, what should, and what its limbs carry */
+        get: operations["get-fruit"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orchards/{slug}/trees/{id}/fruit/passes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Log what the pad holds of a limb */
+        post: operations["close-pass"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orchards/{slug}/trees/{id}/fruit/taps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep taps of the counting pad; those sent twice count once */
+        post: operations["add-taps"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -744,6 +812,11 @@ export interface components {
             office: string;
             rule: string;
         };
+        Again: {
+            id: string;
+            /** Format: int64 */
+            remove: number;
+        };
         AnchorBody: {
             day: string;
             early: string;
@@ -879,6 +952,14 @@ export interface components {
             /** Format: double */
             reach_cm: number;
         };
+        Bloom: {
+            /** Format: double */
+            bloom_share: number;
+            /** Format: double */
+            load: number;
+            next: string;
+            tendency: string;
+        };
         CalendarBody: {
             address: string;
         };
@@ -938,6 +1019,67 @@ export interface components {
             measured: number;
             /** Format: double */
             value: number;
+        };
+        Count: {
+            /** Format: int64 */
+            count_more: number;
+            /** Format: double */
+            fraction: number;
+            /** Format: double */
+            fruit: number;
+            /** Format: double */
+            half_width: number | null;
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            per_cm2: number;
+            /** Format: double */
+            se: number;
+            verdict: string;
+        };
+        CropBody: {
+            /**
+             * Format: double
+             * @description of the plot's outline; 0: none drawn
+             */
+            ground_m2: number;
+            kinds: components["schemas"]["KindCrop"][];
+            safety: string[];
+            /** Format: int64 */
+            season: number;
+            /** @description those that bear, by code */
+            trees: components["schemas"]["TreeCrop"][];
+            /** @description latest first */
+            years: components["schemas"]["PlotYear"][];
+        };
+        CropYear: {
+            /**
+             * Format: double
+             * @description share of its flower buds after frost
+             */
+            alive?: number;
+            first?: string;
+            /** Format: double */
+            kg?: number;
+            last?: string;
+            /** Format: int64 */
+            left?: number;
+            /**
+             * Format: double
+             * @description mean of a fruit; 0 unknown
+             */
+            mass_g: number;
+            /** Format: int64 */
+            picked?: number;
+            quality?: string;
+            /** Format: int64 */
+            season: number;
+            /** Format: double */
+            set?: number;
+            /** Format: int64 */
+            taken?: number;
         };
         CutAt: {
             /** Format: double */
@@ -1138,6 +1280,8 @@ export interface components {
             free_only?: boolean;
             /** Format: int64 */
             fruit?: number;
+            /** @description of a count, a thinning pass, a size, a frost count, a harvest, a broken limb */
+            fruiting?: components["schemas"]["Fruiting"];
             /** @description how good the day was for the job */
             readonly grade?: string;
             /** @description a heading cut or renewal stub in growth */
@@ -1294,6 +1438,274 @@ export interface components {
              */
             risk: number;
         };
+        Frosted: {
+            /** Format: int64 */
+            buds_to_keep: number | null;
+            /** Format: int64 */
+            fruit: number | null;
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            needed_share: number | null;
+            /** Format: int64 */
+            open_more: number;
+            /** Format: double */
+            share: number;
+            verdict: string;
+        };
+        FruitAxis: {
+            /** Format: int64 */
+            age: number;
+            /**
+             * Format: double
+             * @description to its carrier
+             */
+            angle_deg: number;
+            /** Format: double */
+            attach_cm: number;
+            /** Format: double */
+            d_mm: number;
+            id: string;
+            /** Format: double */
+            length_cm: number;
+            parent?: string;
+            /**
+             * Format: int64
+             * @description 1 left of its carrier seen from base to tip, -1 right
+             */
+            side: number;
+            source: string;
+            /** Format: double */
+            tip_mm: number;
+        };
+        FruitBody: {
+            alternation?: string;
+            /** Format: double */
+            alternation_index?: number;
+            /** Format: int64 */
+            available?: number;
+            bears: boolean;
+            binding: string;
+            /** @description which rule binds, in words */
+            binds: string;
+            /** @description limbs that broke, traced to the thinning record */
+            broken: string[];
+            count?: components["schemas"]["Count"];
+            count_says?: string;
+            day: string;
+            /** @description what to do in such a year */
+            doing: string[];
+            frost?: components["schemas"]["Frosted"];
+            frost_says?: string;
+            /**
+             * Format: double
+             * @description of a fruitlet; 0 before petal fall
+             */
+            fruit_mm: number;
+            fruit_mm_measured: boolean;
+            glance?: string;
+            how_to_pinch: string;
+            /**
+             * Format: int64
+             * @description to leave at first: more than the target while frost can come
+             */
+            keep: number;
+            /** Format: double */
+            kg: number;
+            king_fruit: boolean;
+            limbs: components["schemas"]["FruitLimb"][];
+            /** @description each rule's number for the tree */
+            lines: components["schemas"]["FruitLine"][];
+            /** @description the worst first */
+            loads: components["schemas"]["LoadBody"][];
+            /** @enum {string} */
+            loads_by: "counted" | "expected" | "snow";
+            mapped: boolean;
+            /**
+             * Format: double
+             * @description of a fruit with so many left
+             */
+            mass_g: number;
+            /** Format: double */
+            minutes?: number;
+            next_year?: components["schemas"]["Bloom"];
+            next_year_says?: string;
+            /** @description it may be counted as clusters times fruit per cluster */
+            pome: boolean;
+            /** Format: int64 */
+            remove?: number;
+            /** @description of the ring gauge for its kind */
+            rings_mm: number[];
+            safety: string[];
+            /** Format: int64 */
+            season: number;
+            second?: components["schemas"]["Second"];
+            /** Format: double */
+            spacing_cm?: number;
+            standing: components["schemas"]["Standing"];
+            /** @description how it comes into the season */
+            standing_says?: string;
+            /** Format: int64 */
+            target: number;
+            /** @description the kind's fruit is thinned by hand here */
+            thinned: boolean;
+            time?: components["schemas"]["Time"];
+            time_says?: string;
+            /** @description limbs to count next, thickest first */
+            to_count: string[];
+            tree: components["schemas"]["BenchTree"];
+            warnings: string[];
+            whether?: components["schemas"]["ThinOrNot"];
+            whether_says?: string;
+            why_this_size: string;
+            /** @description of the thinning */
+            window?: components["schemas"]["FruitWindow"];
+            /** @description latest first */
+            years: components["schemas"]["CropYear"][];
+        };
+        FruitLimb: {
+            /** Format: double */
+            above_reach: number;
+            /** @description the limb and all it carries, carriers first */
+            axes: components["schemas"]["FruitAxis"][];
+            binds: string;
+            counted: boolean;
+            /** @description grams a fruit against the number left on this limb */
+            curve: components["schemas"]["SizePoint"][];
+            /** @description among the places to knock off first with the pole */
+            dense: boolean;
+            /** Format: double */
+            diameter_mm: number;
+            /** @description thinned at least once */
+            done: boolean;
+            id: string;
+            /** Format: int64 */
+            keep: number;
+            /** Format: double */
+            keep_one_in?: number;
+            /** @description its own wood first, then its side limbs from base to tip */
+            laterals: components["schemas"]["FruitSide"][];
+            /**
+             * Format: int64
+             * @description as logged
+             */
+            left: number;
+            /** Format: double */
+            length_cm: number;
+            /** Format: double */
+            light: number;
+            lines: components["schemas"]["FruitLine"][];
+            /** Format: double */
+            mass_g: number;
+            /** Format: int64 */
+            on?: number;
+            /**
+             * Format: int64
+             * @description the pass to count now: 1 the first time
+             */
+            pass: number;
+            /** Format: int64 */
+            remove?: number;
+            /** Format: double */
+            section_cm2: number;
+            /** @description of the tree, as south */
+            side?: string;
+            /**
+             * Format: int64
+             * @description as logged
+             */
+            taken: number;
+            /** @description what the pad holds of the pass to count now */
+            tally: components["schemas"]["Tally"][];
+        };
+        FruitLine: {
+            binds: boolean;
+            from: string;
+            /** Format: int64 */
+            fruit: number;
+            kind: string;
+            name: string;
+        };
+        FruitSide: {
+            class: string;
+            fruits: components["schemas"]["PlacedFruit"][];
+            /** @description empty: the limb's own wood */
+            id: string;
+            /** Format: int64 */
+            keep: number;
+            /** Format: double */
+            length_cm: number;
+            /**
+             * Format: int64
+             * @description estimated
+             */
+            on: number;
+        };
+        FruitWindow: {
+            closes?: string;
+            /** Format: int64 */
+            days_left: number;
+            opens?: string;
+            says: string;
+        };
+        Fruiting: {
+            /**
+             * Format: int64
+             * @description of them with a live heart
+             */
+            alive?: number;
+            /** @description the limb that broke */
+            broke?: string;
+            /** @description of a count of the set */
+            counts?: components["schemas"]["LimbCount"][] | null;
+            /** @description first day of the harvest */
+            first?: string;
+            /**
+             * Format: double
+             * @description mean of ten fruitlets across the cheeks
+             */
+            fruit_mm?: number;
+            /**
+             * @description of those who look and do not count
+             * @enum {string}
+             */
+            glance?: "none" | "few" | "right" | "many" | "crowded";
+            last?: string;
+            laterals?: components["schemas"]["LateralCount"][] | null;
+            /** Format: int64 */
+            left?: number;
+            /** @description of a pass, or of a harvest by limb */
+            limb?: string;
+            /**
+             * Format: int64
+             * @description flower buds cut across
+             */
+            opened?: number;
+            /**
+             * Format: int64
+             * @description 1 the first time over a limb
+             */
+            pass?: number;
+            /** @enum {string} */
+            quality?: "keeping" | "table" | "kitchen" | "poor";
+            /**
+             * Format: double
+             * @description the tree's fruit by this count, drop to come taken off
+             */
+            readonly set?: number;
+            /** Format: double */
+            readonly set_high?: number;
+            /** Format: double */
+            readonly set_low?: number;
+            /** Format: int64 */
+            taken?: number;
+            /** @enum {string} */
+            way?: "hand" | "pole" | "shears";
+            /** @description where it went */
+            went?: string;
+        };
         GaugeBody: {
             /**
              * Format: double
@@ -1362,6 +1774,17 @@ export interface components {
             code: string;
             limb: string;
         };
+        KindCrop: {
+            /** Format: double */
+            coming_kg: number;
+            kind: string;
+            kind_name: string;
+            /** Format: double */
+            need_kg: number;
+            /** @description where there is too much: which tree to thin hardest */
+            thin_first: components["schemas"]["ThinFirst"][];
+            weeks: components["schemas"]["WeekBody"][];
+        };
         KindMeta: {
             bearing: string;
             bearing_means: string;
@@ -1383,6 +1806,13 @@ export interface components {
             wood: string;
             /** Format: int64 */
             years_lived: number;
+        };
+        LateralCount: {
+            id: string;
+            /** Format: int64 */
+            left: number;
+            /** Format: int64 */
+            taken: number;
         };
         LevelBody: {
             /** Format: double */
@@ -1471,6 +1901,29 @@ export interface components {
              */
             y_cm?: number;
         };
+        LimbCount: {
+            /** Format: int64 */
+            clusters?: number;
+            /** Format: int64 */
+            fruit: number;
+            limb: string;
+            /** Format: double */
+            per_cluster?: number;
+        };
+        LimbCrop: {
+            /** Format: int64 */
+            fruit: number;
+            /** Format: double */
+            kg: number;
+            /**
+             * Format: double
+             * @description of the limb as it stands; 0 unknown
+             */
+            light: number;
+            limb: string;
+            /** Format: int64 */
+            season: number;
+        };
         LimbMap: {
             at: string;
             /**
@@ -1504,6 +1957,42 @@ export interface components {
             laterals_per_m: number;
             /** Format: double */
             length_cm: number;
+        };
+        LoadBody: {
+            /** Format: int64 */
+            break_fruit: number;
+            /** Format: int64 */
+            fruit: number;
+            /** Format: int64 */
+            fruit_after_shortening?: number;
+            limb: string;
+            /** Format: double */
+            limit_mpa: number;
+            /** Format: double */
+            load_kg: number;
+            /** Format: int64 */
+            prop_at_cm: number;
+            prop_holds: boolean;
+            /** Format: int64 */
+            remove: number;
+            /** Format: int64 */
+            safe_fruit: number;
+            /** @description what would save it, the best first */
+            saves: string[];
+            /** Format: int64 */
+            shorten_to_cm?: number;
+            /** @enum {string} */
+            state: "ok" | "watch" | "over" | "danger";
+            state_says: string;
+            /** Format: double */
+            strength_share: number;
+            /** Format: double */
+            stress_mpa: number;
+            /** Format: double */
+            tip_sag_cm: number;
+            /** Format: double */
+            use: number;
+            warnings: string[];
         };
         LogSlipInputBody: {
             /**
@@ -1570,6 +2059,20 @@ export interface components {
             mirrored: boolean;
             site: components["schemas"]["Site"];
         };
+        Need: {
+            /** Format: double */
+            fresh_kg: number;
+            /**
+             * Format: double
+             * @description 0: one litre
+             */
+            jar_litre?: number;
+            /** Format: double */
+            jars?: number;
+            kind: string;
+            /** @enum {string} */
+            size?: "small" | "medium" | "large";
+        };
         NodeBody: {
             /** Format: int64 */
             age: number;
@@ -1604,8 +2107,15 @@ export interface components {
             sure: boolean;
         };
         Orchard: {
+            /**
+             * @description how much wind the limbs meet
+             * @enum {string}
+             */
+            exposed?: "sheltered" | "usual" | "exposed";
             readonly id: string;
             name: string;
+            /** @description what the household wants of each kind */
+            needs?: components["schemas"]["Need"][];
             plot: components["schemas"]["Plot"];
             /**
              * Format: int64
@@ -1618,6 +2128,11 @@ export interface components {
             /** @description where the normals come from, as a person may read it */
             site_from?: string;
             readonly slug: string;
+            /**
+             * Format: double
+             * @description the snow a person counts on, mm of water; 0: none
+             */
+            snow_kg_m2?: number;
             /** @enum {string} */
             units: "metric" | "us";
             /** Format: int64 */
@@ -1713,6 +2228,23 @@ export interface components {
             /** Format: int64 */
             readonly version: number;
         };
+        PassInputBody: {
+            day: string;
+            /** @description of the entry, the phone's own */
+            id: string;
+            /** @description no limb is left to thin */
+            last: boolean;
+            limb: string;
+            /** Format: double */
+            minutes?: number;
+            /** Format: int64 */
+            pass: number;
+            reason?: string;
+            /** Format: int64 */
+            season: number;
+            /** @enum {string} */
+            way?: "hand" | "pole" | "shears";
+        };
         Passes: {
             /** Format: double */
             cm: number;
@@ -1748,7 +2280,10 @@ export interface components {
              * @description fingertip height with the arm raised, standing; 0 unknown
              */
             fingertip_cm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description width of the closed hand with the thumb laid along the shoot, or of the hand stretched (over 16: halved); 0 unknown
+             */
             hand_span_cm: number;
             /** @description hours free on each weekday, Sunday first */
             hours_a_week: number[] | null;
@@ -1801,6 +2336,12 @@ export interface components {
             /** Format: int64 */
             utc_offset_min: number;
         };
+        PlacedFruit: {
+            /** Format: double */
+            at_cm: number;
+            keep: boolean;
+            limb: string;
+        };
         PlanBody: {
             autumn_equinox: string;
             bands: components["schemas"]["Band"][];
@@ -1847,6 +2388,21 @@ export interface components {
              * @description 0 when trees stand in no rows
              */
             row_distance_m: number;
+        };
+        PlotYear: {
+            /** Format: int64 */
+            fruit: number;
+            /** Format: double */
+            fruit_per_m2: number;
+            /** Format: double */
+            kg: number;
+            /**
+             * Format: double
+             * @description of the plot; 0 where no outline is drawn
+             */
+            kg_per_m2: number;
+            /** Format: int64 */
+            season: number;
         };
         Point: {
             /** Format: double */
@@ -1959,6 +2515,12 @@ export interface components {
             /** @description slug of a preset */
             preset: string;
         };
+        Second: {
+            again: components["schemas"]["Again"][] | null;
+            /** Format: double */
+            ratio: number | null;
+            verdict: string;
+        };
         SeenBud: {
             /** Format: double */
             at_cm: number;
@@ -2027,6 +2589,12 @@ export interface components {
             height_m: number;
             /** Format: double */
             spread_m: number;
+        };
+        SizePoint: {
+            /** Format: int64 */
+            fruit: number;
+            /** Format: double */
+            g: number;
         };
         SketchInput: {
             /** Format: int64 */
@@ -2201,6 +2769,16 @@ export interface components {
             /** Format: double */
             to_cm: number;
         };
+        Standing: {
+            /** Format: double */
+            bloom: number;
+            /** Format: double */
+            load: number;
+            rule: string;
+            state: string;
+            /** Format: int64 */
+            year: number;
+        };
         State: {
             /**
              * Format: date
@@ -2276,6 +2854,40 @@ export interface components {
             /** Format: double */
             to_cm: number;
         };
+        TalliesBody: {
+            /** @description limbs already logged: a correction was written with the taps that came late */
+            late: string[];
+            tallies: components["schemas"]["Tally"][];
+        };
+        Tally: {
+            laterals: components["schemas"]["LateralCount"][];
+            /** Format: int64 */
+            left: number;
+            limb: string;
+            /** Format: int64 */
+            pass: number;
+            /** Format: int64 */
+            taken: number;
+        };
+        Tap: {
+            /** @description the phone's own: one sent twice counts once */
+            id: string;
+            lateral: string;
+            /** Format: int64 */
+            left: number;
+            limb: string;
+            /** Format: int64 */
+            pass: number;
+            /** Format: int64 */
+            taken: number;
+            /** @description the tap it takes back */
+            undoes?: string;
+        };
+        TapsInputBody: {
+            /** Format: int64 */
+            season: number;
+            taps: components["schemas"]["Tap"][];
+        };
         TaskBody: {
             cautions: string[];
             closes: string;
@@ -2317,6 +2929,30 @@ export interface components {
             kind: string;
             mark: string;
             title: string;
+        };
+        ThinFirst: {
+            code: string;
+            why: string;
+        };
+        ThinOrNot: {
+            /** Format: int64 */
+            missing: number;
+            /** Format: double */
+            ratio: number | null;
+            /** Format: int64 */
+            remove: number;
+            verdict: string;
+        };
+        Time: {
+            /** Format: int64 */
+            days_to_close: number | null;
+            /** Format: int64 */
+            days_to_open: number | null;
+            /** Format: double */
+            rate_mm_day: number | null;
+            reason: string;
+            state: string;
+            warnings: string[] | null;
         };
         Tool: {
             /**
@@ -2421,6 +3057,41 @@ export interface components {
         TreeBody: {
             tree: components["schemas"]["Tree"];
             warnings: components["schemas"]["FieldError"][];
+        };
+        TreeCrop: {
+            alternation?: string;
+            /** Format: double */
+            alternation_index?: number;
+            /** @description harvests logged by limb, against the light of the limb */
+            by_limb: components["schemas"]["LimbCrop"][];
+            code: string;
+            /** @description from a count of this season, else expected from its buds and its wood */
+            counted: boolean;
+            doing: string[];
+            /** Format: int64 */
+            fruit_coming: number;
+            harvest_closes?: string;
+            harvest_opens?: string;
+            id: string;
+            /** Format: double */
+            kg_coming: number;
+            /**
+             * Format: double
+             * @description of the ground under its crown
+             */
+            kg_per_m2: number;
+            kind: string;
+            kind_name: string;
+            /** Format: int64 */
+            laden_limbs: number;
+            name?: string;
+            next_year?: string;
+            next_year_says?: string;
+            standing_says?: string;
+            /** @enum {string} */
+            state: "normal" | "on" | "off" | "rebound";
+            /** @description latest first */
+            years: components["schemas"]["CropYear"][];
         };
         TreeEditBody: {
             tree: components["schemas"]["Tree"];
@@ -2575,6 +3246,11 @@ export interface components {
             tmax_c?: number;
             /** Format: double */
             tmin_c?: number;
+        };
+        WeekBody: {
+            from: string;
+            /** Format: double */
+            kg: number;
         };
         WhyBody: {
             limb: string;
@@ -3093,6 +3769,40 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-crop": {
+        parameters: {
+            query?: {
+                /** @description YYYY-MM-DD; absent: today */
+                day?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CropBody"];
+                };
             };
             /** @description Error */
             default: {
@@ -3690,6 +4400,113 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-fruit": {
+        parameters: {
+            query?: {
+                /** @description the day shown; absent: today */
+                day?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FruitBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "close-pass": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PassInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "add-taps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TapsInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TalliesBody"];
+                };
             };
             /** @description Error */
             default: {

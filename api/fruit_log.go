@@ -1,0 +1,258 @@
+package api
+
+import (
+	"context"
+	"fmt"
+	"net/http"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"vertumna/core/almanac"
+	"vertumna/core/crop"
+	"vertumna/core/limb"
+	"vertumna/core/year"
+	"vertumna/store"
+	"vertumna/words"
+)
+
+// TapsInput brings taps of the counting pad.
+type TapsInput struct {
+	IDInput
+	Body struct {
+		Season int         `json:"season" minimum:"1900" maximum:"2200"`
+		Taps   []store.Tap `json:"taps" nullable:"false" minItems:"1" maxItems:"500"`
+	}
+}
+
+// TalliesBody is what the pad holds.
+type TalliesBody struct {
+	Tallies []store.Tally `json:"tallies" nullable:"false"`
+	Late    []string      `json:"late" nullable:"false" doc:"limbs already logged: a correction was written with the taps that came late"`
+}
+
+// PassInput closes a pass over a limb: what the pad holds goes into the journal.
+type PassInput struct {
+	IDInput
+	Body struct {
+		ID      string      `json:"id" minLength:"8" maxLength:"64" doc:"of the entry, the phone's own"`
+		Day     almanac.Day `json:"day"`
+		Season  int         `json:"season"`
+		Limb    string      `json:"limb" minLength:"1" maxLength:"100"`
+		Pass    int         `json:"pass" minimum:"1" maximum:"9"`
+		Way     string      `json:"way,omitempty" enum:"hand,pole,shears"`
+		Minutes float64     `json:"minutes,omitempty" minimum:"0" maximum:"1440"`
+		Reason  string      `json:"reason,omitempty" maxLength:"2000"`
+		Last    bool        `json:"last" doc:"no limb is left to thin"`
+	}
+}
+
+func (s *server) registerTaps(api huma.API, base string) {
+	type output struct{ Body TalliesBody }
+	op(api, http.MethodPost, base+"/taps", "add-taps", "Keep taps of the counting pad; those sent twice count once", func(ctx context.Context, in *TapsInput) (*output, error) {
+		o, err := s.Store.Orchard(ctx, in.Slug)
+		if err != nil {
+			return nil, err
+		}
+		if err := s.Store.AddTaps(ctx, o.ID, in.ID, in.Body.Season, in.Body.Taps); err != nil {
+			return nil, err
+		}
+		tallies, err := s.Store.Tallies(ctx, in.ID, in.Body.Season)
+		if err != nil {
+			return nil, err
+		}
+		late, err := s.correctPasses(ctx, in, tallies)
+		return &output{TalliesBody{tallies, late}}, err
+	})
+	op(api, http.MethodPost, base+"/passes", "close-pass", "Log what the pad holds of a limb", s.closePass)
+}
+
+// passEntry is the journal's entry of a pass over a limb.
+func passEntry(t store.Tally) *store.Fruiting {
+	return &store.Fruiting{Limb: t.Limb, Pass: t.Pass, Left: t.Left, Taken: t.Taken, Laterals: t.Laterals}
+}
+
+func (s *server) closePass(ctx context.Context, in *PassInput) (*EntryOutput, error) {
+	c, err := s.Store.Contents(ctx, in.Slug)
+	if err != nil {
+		return nil, err
+	}
+	tallies, err := s.Store.Tallies(ctx, in.ID, in.Body.Season)
+	if err != nil {
+		return nil, err
+	}
+	tally := store.Tally{Limb: in.Body.Limb, Pass: in.Body.Pass, Laterals: []store.LateralCount{}}
+	for _, t := range tallies {
+		if t.Limb == in.Body.Limb && t.Pass == in.Body.Pass {
+			tally = t
+		}
+	}
+	if tally.Left+tally.Taken == 0 {
+		return nil, year.Problem{Code: "nothing_counted", Field: "limb", Given: in.Body.Limb + " with no taps", Expected: "a limb on which something was counted"}
+	}
+	e := store.Entry{
+		ID: in.Body.ID, TreeID: in.ID, Date: in.Body.Day, Kind: "work", Task: string(year.Thin), Outcome: "part", Minutes: in.Body.Minutes, Reason: in.Body.Reason,
+		Fruiting: passEntry(tally),
+	}
+	e.Fruiting.Way = in.Body.Way
+	if in.Body.Last {
+		e.Outcome = "done"
+	}
+	out, err := s.stampEntry(ctx, c, &e)
+	if err != nil {
+		return nil, err
+	}
+	e.Season = in.Body.Season
+	if err := s.Store.AddEntry(ctx, c.Orchard.ID, &e); err != nil {
+		return nil, err
+	}
+	out.Entry = e
+	return &EntryOutput{out}, nil
+}
+
+// correctPasses writes a correction for each logged pass whose taps have changed since: those of a phone that was out of reach.
+func (s *server) correctPasses(ctx context.Context, in *TapsInput, tallies []store.Tally) ([]string, error) {
+	late := []string{}
+	touched := map[string]bool{}
+	for _, t := range in.Body.Taps {
+		touched[t.Limb] = true
+	}
+	c, err := s.Store.Contents(ctx, in.Slug)
+	if err != nil {
+		return late, err
+	}
+	for _, e := range c.Fruitings(in.ID, s.Today()) {
+		f := e.Fruiting
+		if f == nil || f.Pass == 0 || e.Season != in.Body.Season || !touched[f.Limb] {
+			continue
+		}
+		for _, t := range tallies {
+			if t.Limb != f.Limb || t.Pass != f.Pass || t.Left == f.Left && t.Taken == f.Taken {
+				continue
+			}
+			fixed := *e
+			fixed.ID, fixed.Created, fixed.Corrects = "", "", e.ID
+			fixed.Fruiting = passEntry(t)
+			fixed.Fruiting.Way = f.Way
+			if err := s.Store.AddEntry(ctx, c.Orchard.ID, &fixed); err != nil {
+				return late, err
+			}
+			late = append(late, f.Limb)
+		}
+	}
+	return late, nil
+}
+
+// checkFruiting refuses what a tree's fruit cannot be, warns of what is unlikely, and works the tree's number out of a count.
+func (s *server) checkFruiting(ctx context.Context, c *store.Contents, e *store.Entry, tree *year.Tree, out *EntryBody) error {
+	harvest := e.Task == string(year.HarvestTask) && e.Kind == "work"
+	if e.Fruiting == nil && !harvest {
+		return nil
+	}
+	if tree == nil {
+		return year.Problem{Code: "no_tree", Field: "tree_id", Given: "none", Expected: "the tree it hangs on"}
+	}
+	if e.Fruiting == nil {
+		e.Fruiting = &store.Fruiting{}
+	}
+	f := e.Fruiting
+	var tp *year.TreePlan
+	if c.Orchard.Site != nil {
+		p, err := s.planner.plan(ctx, c.Orchard.Slug, e.Date)
+		if err != nil {
+			return err
+		}
+		for i := range p.Shown.Trees {
+			if p.Shown.Trees[i].Tree.ID == tree.ID {
+				tp = &p.Shown.Trees[i]
+			}
+		}
+	}
+	w := crop.Work{
+		Kind: tree.Kind, Day: e.Date, Bloom: almanac.NoDay, Harvest: harvest, Kilos: e.Kilos, Fruit: e.Fruit, FruitMM: f.FruitMM, Opened: f.Opened, Alive: f.Alive,
+		First: orDay(f.First, e.Date), Last: orDay(f.Last, e.Date), Left: f.Left, Taken: f.Taken,
+	}
+	if tp != nil {
+		w.Bloom = tp.Anchors.Day(almanac.FirstBloom.String())
+	}
+	for _, x := range f.Counts {
+		w.Counts = append(w.Counts, crop.LimbFruit{Limb: x.Limb, Fruit: x.Number()})
+	}
+	m, err := s.mapOn(ctx, tree.ID, e.Date)
+	if err != nil {
+		return err
+	}
+	w.Map = m
+	for id, p := range passedBefore(c, e) {
+		if id == f.Limb {
+			w.OnLimb = p
+		}
+	}
+	errs, warnings := crop.CheckWork(&w)
+	if len(errs) > 0 {
+		return faultsProblem(errs)
+	}
+	for _, x := range warnings {
+		out.Warnings = append(out.Warnings, FieldError{x.Field, x.Given, x.Expected, x.Code})
+	}
+	if tp != nil && len(f.Counts) > 0 {
+		return s.stampSet(ctx, c, e, out)
+	}
+	return nil
+}
+
+// passedBefore is what earlier counts of the season say hangs on each limb.
+func passedBefore(c *store.Contents, e *store.Entry) map[string]*int {
+	out := map[string]*int{}
+	for _, o := range c.Fruitings(e.TreeID, e.Date) {
+		if o.Fruiting == nil || o.Season != e.Season && e.Season != 0 || o.ID == e.Corrects {
+			continue
+		}
+		for _, x := range o.Fruiting.Counts {
+			n := x.Number()
+			out[x.Limb] = &n
+		}
+	}
+	return out
+}
+
+func orDay(d *almanac.Day, or almanac.Day) almanac.Day {
+	if d == nil {
+		return or
+	}
+	return *d
+}
+
+func (s *server) mapOn(ctx context.Context, treeID string, day almanac.Day) (*limb.Map, error) {
+	kept, err := s.Store.MapAsOf(ctx, treeID, day)
+	if err != nil {
+		return nil, nilIfNone(err)
+	}
+	return limb.Check(kept.Doc)
+}
+
+// stampSet writes the tree's number beside a count, as it was known on its day.
+func (s *server) stampSet(ctx context.Context, c *store.Contents, e *store.Entry, out *EntryBody) error {
+	with := *c
+	with.Entries = append(append([]store.Entry{}, c.Entries...), *e)
+	p, err := s.planner.make(ctx, &with, e.Date)
+	if err != nil {
+		return err
+	}
+	for i := range p.Shown.Trees {
+		tp := &p.Shown.Trees[i]
+		if tp.Tree.ID != e.TreeID {
+			continue
+		}
+		made, err := s.planner.fruitOf(ctx, p, tp, e.Date)
+		if err != nil {
+			return err
+		}
+		if n := made.plan.Count; n != nil {
+			e.Fruiting.Set, e.Fruiting.SetLow, e.Fruiting.SetHigh = round1(n.Fruit), round1(n.Low), round1(n.High)
+			if n.Verdict == crop.TooFew || n.Verdict == crop.NoneSeen {
+				out.Warnings = append(out.Warnings, FieldError{"fruiting.counts", fmt.Sprintf("%d", len(e.Fruiting.Counts)), words.Speaker{}.Amount(float64(n.CountMore), "more limbs"), n.Verdict})
+			}
+		}
+	}
+	return nil
+}

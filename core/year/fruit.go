@@ -1,0 +1,221 @@
+package year
+
+import (
+	"math"
+
+	"vertumna/core/almanac"
+	"vertumna/core/crop"
+)
+
+// Fruit is what a tree's counts and its limb map come to in a season; it gives the tasks of the fruit their amounts.
+type Fruit struct {
+	Season   int
+	Limbs    int     // that carry the crop
+	ToCount  int     // limbs still to count before the tree's number is good
+	Counted  bool    // what hangs is known, by count or by a look
+	Verdict  string  // of crop.WhetherToThin
+	Keep     int     // fruit
+	Remove   int     // fruit
+	Minutes  float64 // of thinning; 0 unknown
+	KG       float64 // to come
+	Laden    []Laden // limbs over what they carry safely, the worst first
+	Again    int     // limbs that want a second look now
+	Standing crop.Standing
+}
+
+// Laden is a limb that carries more than is safe.
+type Laden struct {
+	Limb     string
+	Use      float64 // of its limit
+	PropAtCM int
+	Holds    bool // a prop there does
+	Remove   int  // fruit that would have to go
+}
+
+// FrostRisk is the chance, 0 to 1, that a killing frost still comes after a day of a season: read between the days after which
+// it comes in every other year and in one year of ten (linear, est.).
+func (p Place) FrostRisk(day almanac.Day, season int) float64 {
+	a := &Anchors{byName: map[string]Anchor{}}
+	siteAnchors(a, p, season)
+	half, tenth := a.Day(LastFrost50), a.Day(LastFrost10)
+	if !half.Known() || !tenth.Known() || tenth <= half {
+		return 0
+	}
+	risk := 0.5 - 0.4*float64(day-half)/float64(tenth-half)
+	return math.Max(0, math.Min(1, risk))
+}
+
+// Numbers of fruit growth (est.).
+const (
+	fruitAtBloomMM = 2
+	fruitAfterMM   = 0.6 // a day, beyond the last stage known
+)
+
+// FruitMM is how wide fruitlets are expected to be on a day, mm, by the stages of the tree's year; 0 before petal fall.
+func (a *Anchors) FruitMM(day almanac.Day, ripeMM float64) float64 {
+	petals := a.Day(almanac.PetalFall.String())
+	if !petals.Known() || day < petals {
+		return 0
+	}
+	lastDay, last := a.Day(almanac.FullBloom.String()), float64(fruitAtBloomMM)
+	for _, s := range []struct {
+		stage almanac.Stage
+		mm    float64
+	}{{almanac.Fruit10, 10}, {almanac.Fruit18, 18}, {almanac.Fruit24, 24}, {almanac.HarvestStart, ripeMM}} {
+		d := a.Day(s.stage.String())
+		if !d.Known() || d <= lastDay || s.mm <= last {
+			continue
+		}
+		if day < d {
+			return last + (s.mm-last)*float64(day-lastDay)/float64(d-lastDay)
+		}
+		lastDay, last = d, s.mm
+	}
+	return math.Min(ripeMM, last+fruitAfterMM*float64(day-lastDay))
+}
+
+// naturalDrop is the share of the fruit set at petal fall that the tree drops by itself, by group (est.).
+var naturalDrop = map[string]float64{"pome": 0.35, "stone": 0.25, "other": 0.2}
+
+// DropToCome is the share of the fruit hanging on a day that will still drop by itself: it falls away evenly until the end of
+// natural drop.
+func (a *Anchors) DropToCome(day almanac.Day, group string) float64 {
+	from, to := a.Day(almanac.PetalFall.String()), a.Day(almanac.DropEnd.String())
+	if !from.Known() || !to.Known() || day >= to || to <= from {
+		return 0
+	}
+	left := math.Min(1, float64(to-day)/float64(to-from))
+	gone := naturalDrop[group] * (1 - left)
+	return (naturalDrop[group] - gone) / (1 - gone)
+}
+
+// Minutes of the jobs of the fruit (est.).
+const (
+	minutesACount   = 4 // a limb
+	minutesAProp    = 8
+	minutesABag     = 0.4
+	pickedAMinuteKG = 0.7
+	fewBudsToOpen   = 20
+)
+
+// counted is the season's numbers, nil where nothing was counted or looked at.
+func (c *context) fruit() *Fruit {
+	if f := c.tree.Fruit; f != nil && f.Season == c.season {
+		return f
+	}
+	return nil
+}
+
+// lastYear tells how the tree comes into the season, where its last one says something.
+func (c *context) lastYear() (r Reason, ok bool) {
+	f := c.fruit()
+	if f == nil || f.Standing.State == crop.Normal || f.Standing.Rule == "unknown" {
+		return Reason{}, false
+	}
+	r = reason("comes-in-"+f.Standing.State).num(float64(f.Standing.Year), "year")
+	switch f.Standing.Rule {
+	case "load":
+		r = reason("comes-in-"+f.Standing.State+"-load").num(f.Standing.Load, "times")
+	case "alternation":
+		r = reason("comes-in-" + f.Standing.State + "-beat")
+	}
+	return r, true
+}
+
+// frostCounted is the season's last count of frosted buds.
+func (c *context) frostCounted() (crop.Frosted, Entry, bool) {
+	for i := len(c.entries) - 1; i >= 0; i-- {
+		e := c.entries[i]
+		if e.Kind != WorkEntry || e.Task != FrostCount || e.Season != c.season || e.Opened == 0 {
+			continue
+		}
+		f, err := crop.FrostBuds(crop.FrostInput{Species: c.tree.Kind.Slug, Opened: e.Opened, Alive: e.Alive})
+		return f, e, err == nil
+	}
+	return crop.Frosted{}, Entry{}, false
+}
+
+// fruitless: with so few buds alive nothing is thinned before the set was counted (est.).
+const fruitless = 0.3
+
+// thinByNumbers gives the thinning task what the counts say: how many, how long, or that it may be skipped.
+func (c *context) thinByNumbers(d *draft) {
+	if r, ok := c.lastYear(); ok {
+		d.reasons = append(d.reasons, r)
+	}
+	f := c.fruit()
+	if frost, e, ok := c.frostCounted(); ok {
+		d.reasons = append(d.reasons, reason("frost-counted").on(Logged, e.Date).num(frost.Share, "share").over(frost.Low))
+		if frost.Share < fruitless && (f == nil || !f.Counted) {
+			d.reasons = append(d.reasons, reason("thin-only-after-count"))
+			d.minutes = taskFacts[CountSet].Minutes
+		}
+	}
+	if f == nil || !f.Counted {
+		return
+	}
+	switch f.Verdict {
+	case "skip", "nothing":
+		d.reasons = append(d.reasons, reason("thin-skip").num(float64(f.Keep), "fruit"))
+		d.minutes = taskFacts[CountSet].Minutes
+	case "strip":
+		d.reasons = append(d.reasons, reason("thin-strip").num(float64(f.Remove), "fruit"))
+	default:
+		d.reasons = append(d.reasons, reason("thin-number").num(float64(f.Keep), "fruit").over(float64(f.Remove)))
+	}
+	if f.Minutes > 0 && f.Verdict != "skip" {
+		d.minutes = f.Minutes
+	}
+}
+
+// secondLook comes a week after thinning: what was hidden shows.
+func secondLook(c *context) []draft {
+	e, ok := finished(c.logged(Thin))
+	if !ok {
+		return nil
+	}
+	at := logged(e.Date, 6)
+	d := draft{kind: SecondLook, opens: at, closes: after(at, 8), reasons: []Reason{reason("second-look").on(Logged, e.Date)}}
+	if f := c.fruit(); f != nil && f.Again > 0 {
+		d.reasons = append(d.reasons, reason("second-again").num(float64(f.Again), "limbs"))
+		d.minutes = float64(minutesACount * f.Again)
+	}
+	return []draft{d}
+}
+
+// unbag: red fruit colours in the light of its last weeks (est.: three).
+func unbag(c *context) []draft {
+	e, ok := finished(c.logged(Bag))
+	h := c.stage(almanac.HarvestStart, 0)
+	if !ok || !h.Day.Known() || !coloursRed[c.tree.Kind.Slug] {
+		return nil
+	}
+	return []draft{{kind: Unbag, opens: after(h, -21), closes: after(h, -10), reasons: []Reason{reason("unbag-to-colour").on(Logged, e.Date), h.reason("unbag-harvest")}, cautions: []string{"ladder"}}}
+}
+
+// coloursRed are the kinds whose red forms want light before harvest; yellow and green ones keep their bags.
+var coloursRed = map[string]bool{"apple": true, "peach": true, "nectarine": true, "pear": true}
+
+// prop: limbs that carry more than is safe, until the fruit is off.
+func prop(c *context) []draft {
+	f := c.fruit()
+	if f == nil || len(f.Laden) == 0 {
+		return nil
+	}
+	opens := c.stage(almanac.DropEnd, 0)
+	if c.group() == "stone" {
+		opens = c.stage(almanac.PitHardening, 0)
+	}
+	if !opens.Day.Known() {
+		return nil
+	}
+	d := draft{kind: Prop, opens: opens, closes: c.at(HarvestEnd, 0), minutes: float64(minutesAProp * len(f.Laden)), cautions: []string{"under-load"}}
+	for _, l := range f.Laden[:min(len(f.Laden), carriedTold)] {
+		rule := "prop-limb"
+		if !l.Holds {
+			rule = "prop-not-enough"
+		}
+		d.reasons = append(d.reasons, reason(rule).num(float64(l.PropAtCM), "cm").over(l.Use).said(l.Limb))
+	}
+	return []draft{d}
+}

@@ -62,6 +62,7 @@ type LimbCrop struct {
 // PlotYear is a year of the whole plot.
 type PlotYear struct {
 	Season  int     `json:"season"`
+	Trees   int     `json:"trees" doc:"with a harvest on record"`
 	KG      float64 `json:"kg"`
 	Fruit   int     `json:"fruit"`
 	KGPerM2 float64 `json:"kg_per_m2" doc:"of the plot; 0 where no outline is drawn"`
@@ -232,6 +233,7 @@ func plotYears(trees []TreeCrop, ground float64) []PlotYear {
 				p = &PlotYear{Season: y.Season}
 				by[y.Season] = p
 			}
+			p.Trees++
 			latest, first = max(latest, y.Season), min(first, y.Season)
 			if y.KG != nil {
 				p.KG += *y.KG

@@ -84,7 +84,7 @@ func (p *planner) workOut(ctx context.Context, planned *Planned, tp *year.TreePl
 		return nil, err
 	}
 	f := &fruitMade{standing: b, tp: tp, season: planned.Shown.Season}
-	kept, err := p.store.MapAsOf(ctx, b.tree.ID, day)
+	kept, err := p.fruitingMap(ctx, f)
 	switch {
 	case errors.Is(err, store.ErrNotFound):
 	case err != nil:
@@ -105,6 +105,34 @@ func (p *planner) workOut(ctx context.Context, planned *Planned, tp *year.TreePl
 	f.years = crop.YearsOf(b.core.Kind, f.seasons(), f.season, f.reference(), f.plan.Expected)
 	f.timing(planned.Yard.Place.FrostRisk(day, f.season))
 	return f, nil
+}
+
+// fruitingMap is the map that the season's fruit is read from: the winter's, whose youngest shoots are those that bear now,
+// without the limbs that came off since; the summer's where there was none.
+func (p *planner) fruitingMap(ctx context.Context, f *fruitMade) (*store.LimbMap, error) {
+	now, err := p.store.MapAsOf(ctx, f.tree.ID, f.day)
+	if err != nil || now.Doc.Season != limb.Summer {
+		return now, err
+	}
+	winter, err := p.store.MapAsOf(ctx, f.tree.ID, year.GrowthFrom(f.season, f.south)-1)
+	if err != nil || winter.Doc.Season == limb.Summer || winter.Doc.Year != now.Doc.Year {
+		return now, nilIfNone(err)
+	}
+	out := *winter
+	out.Revision.Revision = -now.Revision.Revision // what stands of it depends on the later one
+	out.Doc.Limbs = nil
+	gone := map[string]bool{}
+	for _, l := range winter.Doc.Limbs {
+		if now.Doc.Find(l.ID) == nil || gone[l.Parent] {
+			gone[l.ID] = true
+			continue
+		}
+		out.Doc.Limbs = append(out.Doc.Limbs, l)
+	}
+	if len(out.Doc.Limbs) == 0 {
+		return now, nil
+	}
+	return &out, nil
 }
 
 func (f *fruitMade) seasons() []crop.Season { return f.contents.CropSeasons(f.tree.ID, f.day) }

@@ -107,7 +107,13 @@ func mapped(ctx context.Context, s *store.Store, orchardID string, t *store.Tree
 			return err
 		}
 	}
-	if err := save(ctx, s, orchardID, t.ID, -1, on, store.CauseSketch, doc); err != nil {
+	winter := on
+	if season == limb.Summer { // mapped in the winter before, and looked over again in leaf
+		from, _ := year.Rail(growthYear, south)
+		winter = from + mappedInWinter
+		doc.Season = limb.Dormant
+	}
+	if err := save(ctx, s, orchardID, t.ID, -1, winter, store.CauseSketch, doc); err != nil {
 		return err
 	}
 	corrected, err := limb.Apply(doc, how.edits...)
@@ -119,8 +125,15 @@ func mapped(ctx context.Context, s *store.Store, orchardID string, t *store.Tree
 			corrected.Limbs[i].Source, corrected.Limbs[i].Sources = limb.Measured, nil
 		}
 	}
+	if err := save(ctx, s, orchardID, t.ID, -1, winter, store.CauseCorrect, corrected); err != nil || season != limb.Summer {
+		return err
+	}
+	corrected.Season = limb.Summer
 	return save(ctx, s, orchardID, t.ID, -1, on, store.CauseCorrect, corrected)
 }
+
+// mappedInWinter is the day of the rail's year on which the demo's maps were drawn.
+const mappedInWinter = 100
 
 // mappedBefore keeps maps of the two years before: what the rings tell, with a limb that has come off since.
 func mappedBefore(ctx context.Context, s *store.Store, orchardID, treeID string, doc limb.Doc, on almanac.Day) error {

@@ -60,9 +60,8 @@ type Limb struct {
 	AboveReach float64
 	Share      LimbShare // on, keep, take
 	Counted    bool
-	Lines      []Line // each rule for this limb alone
+	Lines      []Line // the tree's rules as they fall on this limb
 	Binding    string
-	Shoots     []Bearing
 	Pass       Pass
 	Laterals   []Lateral
 	MassG      float64 // of a fruit with Keep left
@@ -436,18 +435,10 @@ func (p *planner) perLimb() error {
 		for _, c := range p.t.Counts {
 			l.Counted = l.Counted || c.Limb == u.id
 		}
-		in := p.input([]Scaffold{{ID: u.id, DiameterMM: u.diameterMM, NoFruit: p.noFruit(&u)}})
+		l.Lines, l.Binding = p.linesOf(&u, l.Share.Keep)
+		l.MassG = Mass(p.t.Kind, p.t.Terms.MassG, float64(l.Share.Keep), Section(u.diameterMM)*(1-p.t.RemovedShare))
 		if p.r != nil {
-			l.Shoots = p.r.bearingOf(u.axes)
-			in.Bearing, in.SafeFruit = l.Shoots, &p.units[k].safe
-		}
-		own, err := Target(in)
-		if err != nil {
-			return err
-		}
-		l.Lines, l.Binding = own.Lines, own.Binding
-		l.MassG = Mass(p.t.Kind, p.t.Terms.MassG, float64(l.Share.Keep), own.SectionCM2)
-		if p.r != nil {
+			var err error
 			if l.Laterals, err = p.laterals(&u, &l); err != nil {
 				return err
 			}
@@ -455,6 +446,26 @@ func (p *planner) perLimb() error {
 		p.out.Limbs = append(p.out.Limbs, l)
 	}
 	return nil
+}
+
+// linesOf are the tree's rules as they fall on one limb: each rule's number in the limb's part of the tree's, and the strength of
+// its own wood.
+func (p *planner) linesOf(u *unit, keep int) (lines []Line, binding string) {
+	binding = p.out.Targets.Binding
+	part := 0.0
+	if t := p.out.Allot.Keep; t > 0 {
+		part = float64(keep) / float64(t)
+	}
+	for _, l := range p.out.Targets.Lines {
+		n := int(round(float64(l.Fruit) * part))
+		if l.Kind == ByStrength {
+			if n = u.safe; n <= keep {
+				binding = ByStrength
+			}
+		}
+		lines = append(lines, Line{l.Kind, n})
+	}
+	return lines, binding
 }
 
 // expectedOn is the fruit that is, or is expected, on a unit: as left or counted; else what its buds and the target come to.
@@ -484,9 +495,7 @@ func (p *planner) laterals(u *unit, l *Limb) ([]Lateral, error) {
 	for g, axes := range groups {
 		for _, i := range axes {
 			bears[g] += p.r.bears[i]
-			for _, b := range p.r.bearingOf([]int{i}) {
-				keeps[g] += b.LengthCM * bearingShare[b.Class]
-			}
+			keeps[g] += p.r.bears[i] * bearingShare[p.r.class(i)]
 		}
 	}
 	total := 0

@@ -19,8 +19,8 @@ type unit struct {
 	aboveReach float64 // share of its bearing above reach
 	buds       float64 // flower buds expected by the light
 	bears      float64 // what its wood could bear
-	safe       int   // fruit it carries safely
-	axes       []int // itself and all it carries
+	safe       int     // fruit it carries safely
+	axes       []int   // itself and all it carries
 }
 
 // Limits of what is counted as a limb of its own (est.).
@@ -117,17 +117,23 @@ func (r *reading) bearingOf(axes []int) []Bearing {
 		if to-from < 1 {
 			continue
 		}
-		a := &r.m.Axes[i]
-		class := ClassOf(a.L, a.D, r.m.MeanAngle(i), r.light.At(i))
-		if class == "hanging_weak" {
-			class = "hanging"
-		}
+		class := r.class(i)
 		out = append(out, Bearing{LengthCM: to - from, Class: class, Count: 1})
 		if twigs := twigCM * r.m.OwnLeaf(i); twigs >= 1 && class != "hanging" {
 			out = append(out, Bearing{LengthCM: math.Min(2000, twigs), Class: class, Count: 1})
 		}
 	}
 	return out
+}
+
+// class of a limb as the spacing rule knows it.
+func (r *reading) class(i int) string {
+	a := &r.m.Axes[i]
+	c := ClassOf(a.L, a.D, r.m.MeanAngle(i), r.light.At(i))
+	if c == "hanging_weak" {
+		return "hanging"
+	}
+	return c
 }
 
 // twigCM is the bearing length of the small twigs that stand on a limb and were not mapped, cm for each mm2 of leaf section they

@@ -18,3 +18,9 @@ func MapSeason(d almanac.Day, south bool) (int, limb.Season) {
 	}
 	return season, limb.Dormant
 }
+
+// GrowthFrom is the first day of a season on which a map counts as taken in growth.
+func GrowthFrom(season int, south bool) almanac.Day {
+	from, _ := Rail(season, south)
+	return from + growthFrom
+}

@@ -17,6 +17,7 @@ import Yard from './yard/Yard';
 const Trees = lazy(() => import('./trees/Trees'));
 const Bench = lazy(() => import('./bench/Bench'));
 const Year = lazy(() => import('./year/Year'));
+const Thinning = lazy(() => import('./fruit/Thinning'));
 const Setup = lazy(() => import('./setup/Setup'));
 const FirstRun = lazy(() => import('./firstrun/FirstRun'));
 
@@ -136,6 +137,17 @@ function OrchardScreens() {
                     </NeedsPlace>
                   }
                 />
+                {['thinning', 'thinning/:id'].map((path) => (
+                  <Route
+                    key={path}
+                    path={path}
+                    element={
+                      <NeedsPlace>
+                        <Thinning />
+                      </NeedsPlace>
+                    }
+                  />
+                ))}
                 <Route path="setup/*" element={<Setup />} />
                 <Route path="*" element={<Navigate to={`/${slug}/yard`} replace />} />
               </Routes>

@@ -18,6 +18,7 @@ import { Findings } from './Findings';
 import { History } from './History';
 import { LimbList } from './LimbList';
 import { LimbPanel } from './LimbPanel';
+import { LoadPanel } from './LoadPanel';
 import { brushes, MarkBar } from './MarkBar';
 import { QuickLine } from './QuickLine';
 import { SketchForm } from './SketchForm';
@@ -27,6 +28,9 @@ import { useAfter, useDecide, useSlip, type Asking, type Season, type Step } fro
 import { Compare, Years } from './slip/Forecasts';
 import { SlipPanel, type Look } from './slip/SlipPanel';
 import { useBench, useEdits, useSketch, useUndoMap, type Bench as BenchData, type Edit } from './queries';
+
+/** What stands beside the tree. */
+type Side = 'slip' | 'map' | 'load';
 
 const turnBy = 15;
 
@@ -103,8 +107,9 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
   const [rubbing, setRubbing] = useState(false);
   const [anew, setAnew] = useState(false);
   const [search, setSearch] = useSearchParams();
-  const tab = search.get('side') === 'map' ? 'map' : 'slip';
-  const setTab = (t: 'slip' | 'map') => setSearch(t === 'map' ? { side: 'map' } : {}, { replace: true });
+  const side = search.get('side');
+  const tab: Side = side === 'map' || side === 'load' ? side : 'slip';
+  const setTab = (t: Side) => setSearch(t === 'slip' ? {} : { side: t }, { replace: true });
   const [step, setStep] = useState(0);
   const [look, setLook] = useState<Look>('');
   const slip = useSlip(slipOf, bench.mapped && tab === 'slip');
@@ -287,12 +292,12 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
                   scaleStepCm={metric ? (high < 320 ? 100 : 50) : 60.96}
                   onChoose={choose}
                   onMoveTip={
-                    predicted || tab === 'slip'
+                    predicted || tab !== 'map'
                       ? undefined
                       : (on, to: Vec) => edit([{ op: 'tip', id: on, tip: [to[0], to[1], to[2]] }])
                   }
                   onMoveBase={
-                    predicted || tab === 'slip' ? undefined : (on, cm) => edit([{ op: 'move', id: on, attach_cm: cm }])
+                    predicted || tab !== 'map' ? undefined : (on, cm) => edit([{ op: 'move', id: on, attach_cm: cm }])
                   }
                 />
                 <WoodKey season={bench.facts.map_season} />
@@ -303,7 +308,7 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
                       : `Predicted, ${bench.cut ? 'with the slip made' : 'if nothing is cut'}: ${bench.ahead === 1 ? 'next winter' : `in ${String(bench.ahead)} years`}. Dotted limbs are not there yet.`}{' '}
                     The map is corrected on the tree as it stands now.
                   </p>
-                ) : tab === 'slip' ? null : (
+                ) : tab !== 'map' ? null : (
                   <MarkBar
                     brush={brush}
                     onBrush={setBrush}
@@ -388,6 +393,9 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
             <button type="button" aria-pressed={tab === 'map'} onClick={() => setTab('map')}>
               Map
             </button>
+            <button type="button" aria-pressed={tab === 'load'} onClick={() => setTab('load')}>
+              Load
+            </button>
           </div>
         )}
         {bench.mapped && !anew && tab === 'slip' ? (
@@ -408,6 +416,8 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
               onSeason(s);
             }}
           />
+        ) : bench.mapped && !anew && tab === 'load' ? (
+          <LoadPanel treeId={which.id} chosen={chosen} onChoose={choose} />
         ) : !bench.mapped || anew ? (
           <SketchForm
             key={`${which.id}${String(anew)}`}

@@ -18,7 +18,11 @@ const words = [
   { path: 'yard', name: 'Yard' },
   { path: 'trees', name: 'Trees' },
   { path: 'year', name: 'Year' },
+  { path: 'thinning', name: 'Thinning' },
 ];
+
+/** On a phone the fruit is counted; there the word says so. */
+const footName = (name: string) => (name === 'Thinning' ? 'Count' : name);
 
 /** The frame of every screen: header words, the rail, the foot words on a phone. */
 export function Frame({ children }: { children: ReactNode }) {
@@ -98,7 +102,7 @@ export function Frame({ children }: { children: ReactNode }) {
       <nav className="foot" aria-label="Screens">
         {words.map((w) => (
           <NavLink key={w.path} to={link(w)}>
-            {w.name}
+            {footName(w.name)}
           </NavLink>
         ))}
       </nav>
@@ -167,7 +171,7 @@ function Switcher() {
 
 function Keys({ open, onClose }: { open: boolean; onClose: () => void }) {
   const rows = [
-    ['1 2 3', 'Yard, Trees, Year'],
+    ['1 2 3 4', 'Yard, Trees, Year, Thinning'],
     ['t', 'back to today'],
     [', .', 'a week back, a week on'],
     ['arrows', 'on the rail: a day'],
@@ -177,6 +181,9 @@ function Keys({ open, onClose }: { open: boolean; onClose: () => void }) {
     ['j k', 'on the bench: next and previous finding'],
     ['b', 'on the bench: the bud strip of the limb in hand'],
     ['u', 'on the bench: take back the last change'],
+    ['space', 'on the counting pad: left one'],
+    ['1 2 3', 'on the counting pad: took one, two, three'],
+    ['u j', 'on the counting pad: undo, next part'],
     ['?', 'these keys'],
   ];
   return (

@@ -31,3 +31,21 @@ export function useKeys(keys: Record<string, () => void>): void {
     return () => window.removeEventListener('keydown', press);
   }, [keys]);
 }
+
+/** Single keys of an open pad: they win over those of the screens. */
+export function usePadKeys(keys: Record<string, () => void>): void {
+  useEffect(() => {
+    const press = (e: KeyboardEvent) => {
+      const act = keys[e.key];
+      if (!act || e.ctrlKey || e.metaKey || e.altKey || inField(e.target) || !singleKeys()) return;
+      if (document.querySelector('[role="dialog"], [role="menu"]')) return;
+      // a button in focus is pressed by the space bar as everywhere
+      if (e.key === ' ' && e.target instanceof HTMLElement && e.target.closest('button, a, summary')) return;
+      e.preventDefault();
+      e.stopImmediatePropagation();
+      act();
+    };
+    window.addEventListener('keydown', press, true);
+    return () => window.removeEventListener('keydown', press, true);
+  }, [keys]);
+}

@@ -2403,6 +2403,11 @@ export interface components {
             kg_per_m2: number;
             /** Format: int64 */
             season: number;
+            /**
+             * Format: int64
+             * @description with a harvest on record
+             */
+            trees: number;
         };
         Point: {
             /** Format: double */

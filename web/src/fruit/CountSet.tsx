@@ -1,0 +1,110 @@
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { useHere } from '../shared/orchard';
+import { useShown } from '../shared/shown';
+import { Trouble } from '../shared/Trouble';
+import { count } from '../shared/units';
+import { useLogFruit, type Fruit } from './queries';
+import { Logged, Num } from './forms';
+
+const looks: readonly (readonly ['none' | 'few' | 'right' | 'many' | 'crowded', string])[] = [
+  ['none', 'none'],
+  ['few', 'few'],
+  ['right', 'about right'],
+  ['many', 'too many'],
+  ['crowded', 'crowded'],
+];
+
+/** Counting the set: two or three limbs, as fruit or as clusters, or a look for those who do not count. */
+export function CountSet({ fruit }: { fruit: Fruit }) {
+  const { orchard } = useHere();
+  const { today } = useShown();
+  const log = useLogFruit(orchard.slug);
+  const [typed, setTyped] = useState<Record<string, string>>({});
+  const [clusters, setClusters] = useState(false);
+  const [per, setPer] = useState('');
+  const [glance, setGlance] = useState('');
+  const p = Number(per.replace(',', '.'));
+  const counts = fruit.limbs.flatMap((l) => {
+    const text = typed[l.id]?.trim() ?? '';
+    const n = Number(text);
+    if (text === '' || !Number.isFinite(n)) return [];
+    return [clusters ? { limb: l.id, fruit: 0, clusters: n, per_cluster: p } : { limb: l.id, fruit: n }];
+  });
+  const wanted = new Set(fruit.to_count);
+  const send = () =>
+    log.mutate(
+      {
+        date: today,
+        tree_id: fruit.tree.id,
+        kind: 'work',
+        task: 'count-set',
+        outcome: 'done',
+        fruiting: counts.length > 0 ? { counts } : { glance: glance as 'none' },
+      },
+      {
+        onSuccess: () => {
+          setTyped({});
+          setGlance('');
+        },
+      },
+    );
+  return (
+    <section aria-label="Count the set" className="form">
+      <header className="line">
+        <h3>Count the set</h3>
+        <span className="sm q">
+          {fruit.to_count.length > 0
+            ? `count ${fruit.to_count.join(', ')}: spread over the sizes`
+            : 'enough was counted; count again when drop is over'}
+        </span>
+      </header>
+      {fruit.pome && (
+        <div className="segments small" role="group" aria-label="Count as">
+          <button type="button" aria-pressed={!clusters} onClick={() => setClusters(false)}>
+            fruit
+          </button>
+          <button type="button" aria-pressed={clusters} onClick={() => setClusters(true)}>
+            clusters
+          </button>
+        </div>
+      )}
+      <div className="limb-fields">
+        {fruit.limbs.map((l) => (
+          <Num
+            key={l.id}
+            label={`${l.id}${wanted.has(l.id) ? ' (next)' : ''}`}
+            value={typed[l.id] ?? ''}
+            onChange={(v) => setTyped((t) => ({ ...t, [l.id]: v }))}
+            hint={l.on !== undefined ? `${l.counted ? 'counted' : 'about'} ${String(l.on)}` : ''}
+          />
+        ))}
+        {clusters && <Num label="fruit in a cluster" value={per} onChange={setPer} hint="mean of ten" />}
+      </div>
+      <fieldset className="glance">
+        <legend className="sm">Or a look, for those who will not count</legend>
+        <div className="segments small">
+          {looks.map(([k, name]) => (
+            <button key={k} type="button" aria-pressed={glance === k} onClick={() => setGlance(glance === k ? '' : k)}>
+              {name}
+            </button>
+          ))}
+        </div>
+      </fieldset>
+      <div className="acts">
+        <Button
+          variant="outlined"
+          disabled={
+            log.isPending || (counts.length === 0 && glance === '') || (clusters && counts.length > 0 && !(p > 0))
+          }
+          onClick={send}
+        >
+          {counts.length > 0 ? `Log ${count(counts.length, 'limb')}` : 'Log the look'}
+        </Button>
+        {fruit.count && <span className="sm">{fruit.count_says}</span>}
+      </div>
+      <Trouble error={log.error} holds={log.error ? 'What you typed is kept.' : ''} />
+      <Logged answer={log.data} says={fruit.count_says ?? 'Logged.'} />
+    </section>
+  );
+}

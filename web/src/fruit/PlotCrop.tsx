@@ -1,0 +1,205 @@
+import { Link } from 'react-router';
+import { StakeLabel } from '../drawing/StakeLabel';
+import { short } from '../shared/day';
+import { useWidth } from '../shared/measure';
+import { useHere } from '../shared/orchard';
+import { useShown } from '../shared/shown';
+import { Trouble } from '../shared/Trouble';
+import { say, show, unitOf, type Units } from '../shared/units';
+import { useCrop, type Crop } from './queries';
+import { YearBars } from './YearBars';
+import './fruit.css';
+
+const states: Record<string, string> = { on: 'full year', off: 'resting year', rebound: 'after a freeze', normal: '' };
+
+/** The plot's crop: which trees to count and thin, what is coming against what is wanted, and the years behind it. */
+export function PlotCrop() {
+  const { orchard, units } = useHere();
+  const { settled } = useShown();
+  const crop = useCrop(orchard.slug, settled);
+  const [ref, width] = useWidth<HTMLDivElement>(420);
+  if (crop.error && !crop.data)
+    return (
+      <div className="page">
+        <Trouble error={crop.error} />
+      </div>
+    );
+  if (!crop.data) return <p className="page q">Adding up the crop.</p>;
+  const c = crop.data;
+  return (
+    <div className="page plot-crop">
+      <h1>Fruit</h1>
+      {c.trees.length === 0 && <p>No tree here bears yet.</p>}
+      <div className="plot-grid">
+        <section aria-label="Trees">
+          <div className="scroll">
+            <table className="list">
+              <thead>
+                <tr>
+                  <th scope="col">Tree</th>
+                  <th scope="col">coming</th>
+                  <th scope="col">fruit</th>
+                  <th scope="col">to the m²</th>
+                  <th scope="col">comes in</th>
+                  <th scope="col">next year</th>
+                  <th scope="col">limbs over</th>
+                </tr>
+              </thead>
+              <tbody>
+                {c.trees.map((t) => (
+                  <tr key={t.id}>
+                    <th scope="row">
+                      <Link to={t.id} className="tree-link">
+                        <StakeLabel code={t.code} /> {t.kind_name} <span className="q">{t.name}</span>
+                      </Link>
+                    </th>
+                    <td className="num">
+                      {say(t.kg_coming, 'kg', units)} <span className="nt q">{t.counted ? 'counted' : 'expected'}</span>
+                    </td>
+                    <td className="num">{t.fruit_coming}</td>
+                    <td className="num">{say(t.kg_per_m2, 'kg', units)}</td>
+                    <td title={t.standing_says ?? ''}>{states[t.state] ?? t.state}</td>
+                    <td title={t.next_year_says ?? ''}>
+                      {t.next_year ? (t.next_year === 'normal' ? 'as usual' : states[t.next_year]) : ''}
+                    </td>
+                    <td className="num">{t.laden_limbs > 0 ? <b className="over">{t.laden_limbs}</b> : ''}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        </section>
+        <section ref={ref} aria-label="The plot">
+          <h2>The plot over the years</h2>
+          <p className="nt q">In brackets: trees with a harvest on record.</p>
+          <YearBars
+            years={c.years.map((y) => ({ season: y.season, kg: y.kg, mass_g: 0, trees: y.trees }))}
+            width={width}
+            units={units}
+          />
+          {c.years[0] && c.ground_m2 > 0 && (
+            <p className="sm q">
+              {c.years[0].season}: {say(c.years[0].kg_per_m2, 'kg', units)} and {c.years[0].fruit_per_m2} fruit to the
+              square metre of {say(c.ground_m2, 'm2', units)}.
+            </p>
+          )}
+          <h2>Wanted and coming</h2>
+          <Supply crop={c} units={units} width={width} />
+          <ul className="safety sm">
+            {c.safety.map((s) => (
+              <li key={s}>{s}</li>
+            ))}
+          </ul>
+        </section>
+      </div>
+      <ByLimb crop={c} units={units} />
+    </div>
+  );
+}
+
+function Supply({ crop, units, width }: { crop: Crop; units: Units; width: number }) {
+  const weeks = [...new Set(crop.kinds.flatMap((k) => k.weeks.map((w) => w.from)))].sort();
+  const most = Math.max(1, ...crop.kinds.flatMap((k) => [k.need_kg, k.coming_kg]));
+  return (
+    <>
+      <ul className="supply">
+        {crop.kinds.map((k) => (
+          <li key={k.kind}>
+            <b>{k.kind_name}</b>
+            <span className="num sm">
+              {show(k.coming_kg, 'kg', units)}
+              {k.need_kg > 0 ? ` of ${show(k.need_kg, 'kg', units)}` : ''} {unitOf('kg', units)}
+            </span>
+            <svg width="100%" height={12} aria-hidden="true">
+              <rect y={2} width={`${String((100 * k.coming_kg) / most)}%`} height={8} fill="var(--autumn)" />
+              {k.need_kg > 0 && (
+                <rect x={`${String((99.4 * k.need_kg) / most)}%`} width={2} height={12} fill="var(--ink)" />
+              )}
+            </svg>
+            {k.thin_first.length > 0 && (
+              <span className="sm">
+                More than wanted. Thin hardest: {k.thin_first.map((t) => `${t.code} (${t.why})`).join(', ')}.
+              </span>
+            )}
+          </li>
+        ))}
+      </ul>
+      {weeks.length > 0 && (
+        <>
+          <h3>By week of harvest</h3>
+          <WeekBars crop={crop} weeks={weeks} width={width} units={units} />
+        </>
+      )}
+    </>
+  );
+}
+
+function WeekBars({ crop, weeks, width, units }: { crop: Crop; weeks: string[]; width: number; units: Units }) {
+  const sums = weeks.map((w) => crop.kinds.reduce((s, k) => s + (k.weeks.find((x) => x.from === w)?.kg ?? 0), 0));
+  const most = Math.max(1, ...sums);
+  const step = width / weeks.length;
+  const h = 84;
+  return (
+    <svg
+      width={width}
+      height={h}
+      viewBox={`0 0 ${String(width)} ${String(h)}`}
+      role="img"
+      aria-label={weeks.map((w, i) => `week of ${short(w)}: ${say(sums[i] ?? 0, 'kg', units)}`).join('; ')}
+    >
+      {sums.map((s, i) => {
+        const bar = (s / most) * 46;
+        return (
+          <g key={weeks[i]}>
+            <rect x={i * step + 1} y={62 - bar} width={Math.max(1, step - 3)} height={bar} fill="var(--autumn)" />
+            {s === most && (
+              <text x={i * step + step / 2} y={56 - bar} textAnchor="middle" fontSize={12}>
+                {say(Math.round(s), 'kg', units)}
+              </text>
+            )}
+            {i % Math.ceil(weeks.length / 6) === 0 && (
+              <text x={i * step + 1} y={78} fontSize={12} style={{ color: 'var(--quiet)' }}>
+                {short(weeks[i] ?? '')}
+              </text>
+            )}
+          </g>
+        );
+      })}
+      <path d={`M0 62H${String(width)}`} stroke="var(--ink)" />
+    </svg>
+  );
+}
+
+function ByLimb({ crop, units }: { crop: Crop; units: Units }) {
+  const rows = crop.trees.flatMap((t) => t.by_limb.map((l) => ({ ...l, code: t.code })));
+  if (rows.length === 0) return null;
+  return (
+    <section aria-label="Harvest by limb">
+      <h2>Harvest by limb, against its light</h2>
+      <table className="list">
+        <thead>
+          <tr>
+            <th scope="col">Limb</th>
+            <th scope="col">year</th>
+            <th scope="col">weight</th>
+            <th scope="col">fruit</th>
+            <th scope="col">light</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((r) => (
+            <tr key={`${r.code}${r.limb}${String(r.season)}`}>
+              <th scope="row">
+                {r.code} {r.limb}
+              </th>
+              <td>{r.season}</td>
+              <td className="num">{say(r.kg, 'kg', units)}</td>
+              <td className="num">{r.fruit}</td>
+              <td className="num">{r.light > 0 ? `${String(Math.round(100 * r.light))} %` : ''}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}

@@ -1,0 +1,366 @@
+import { useMemo, useState } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { FruitLimb as FruitLimbDrawing } from '../drawing/FruitLimb';
+import { SizeCurve } from '../drawing/SizeCurve';
+import { StakeLabel } from '../drawing/StakeLabel';
+import { short } from '../shared/day';
+import { useWidth } from '../shared/measure';
+import { useOfferUndo } from '../shared/undo';
+import { useHere } from '../shared/orchard';
+import { useShown } from '../shared/shown';
+import { Trouble } from '../shared/Trouble';
+import { count, say } from '../shared/units';
+import { CountSet } from './CountSet';
+import { CropYears } from './CropYears';
+import { FrostCount, HarvestLog, SizeLog } from './forms';
+import { className, sideName } from './names';
+import { CountPad, type Way } from './Pad';
+import { usePad, type Pad } from './pad';
+import { PlotCrop } from './PlotCrop';
+import { useFruit, type Fruit, type FruitLimb } from './queries';
+import { SetBars } from './SetBars';
+import './fruit.css';
+
+/** Fruit: without a tree the plot's crop, with one its limbs, the counting pad and what sets the numbers. */
+export default function Thinning() {
+  const { id } = useParams();
+  return id ? <TreeFruit key={id} id={id} /> : <PlotCrop />;
+}
+
+function TreeFruit({ id }: { id: string }) {
+  const { orchard } = useHere();
+  const { settled } = useShown();
+  const fruit = useFruit(orchard.slug, id, settled);
+  if (fruit.error && !fruit.data)
+    return (
+      <div className="page">
+        <Trouble error={fruit.error} />
+        <Link to="..">To the plot’s crop</Link>
+      </div>
+    );
+  if (!fruit.data) return <p className="page q">Reading the tree’s fruit.</p>;
+  return <Laid fruit={fruit.data} />;
+}
+
+type Below = 'sets' | 'count' | 'frost' | 'harvest' | 'years';
+const belows: readonly (readonly [Below, string])[] = [
+  ['sets', 'What sets it'],
+  ['count', 'Count the set'],
+  ['frost', 'Frosted buds'],
+  ['harvest', 'Harvest'],
+  ['years', 'Over the years'],
+];
+
+function Laid({ fruit }: { fruit: Fruit }) {
+  const { orchard, units } = useHere();
+  const { day, today } = useShown();
+  const offer = useOfferUndo();
+  const [params, setParams] = useSearchParams();
+  const pad = usePad(orchard.slug, fruit.tree.id, fruit.season, fruit.limbs);
+  const wanted = params.get('limb');
+  const limb = fruit.limbs.find((l) => l.id === wanted) ?? fruit.limbs.find((l) => !l.done) ?? fruit.limbs[0];
+  const [part, setPart] = useState({ limb: '', k: 0 });
+  const [way, setWay] = useState<Way>('hand');
+  const at = part.limb === limb?.id ? part.k : 0;
+  const setAt = (k: number) => setPart({ limb: limb?.id ?? '', k });
+  const below = (params.get('below') ?? (fruit.available === undefined ? 'count' : 'sets')) as Below;
+  const set = (k: string, v: string) =>
+    setParams(
+      (p) => {
+        p.set(k, v);
+        return p;
+      },
+      { replace: true },
+    );
+  const fixed = day !== today;
+  const done = (w: Way) => {
+    if (!limb) return;
+    const others = fruit.limbs.filter(
+      (l) => l.id !== limb.id && !l.done && !pad.closing(l.id) && l.keep + (l.remove ?? 0) > 0,
+    );
+    const entry = crypto.randomUUID();
+    pad.close({
+      id: entry,
+      day: today,
+      season: fruit.season,
+      limb: limb.id,
+      pass: limb.pass,
+      way: w,
+      last: others.length === 0,
+      reason: fruit.window && fruit.window.days_left < 0 ? 'thinned late, to save limbs' : '',
+    });
+    offer({ id: entry, says: `${limb.id} logged.` });
+    const next = others[0];
+    if (next) set('limb', next.id);
+  };
+  if (!limb)
+    return <p className="page">No limb of it was measured: map it on the bench, or give the girth of its scaffolds.</p>;
+  const totals = pad.totals(limb.id, limb.pass);
+  const counted = new Map(totals.by);
+  return (
+    <div className="thinning">
+      <Limbs fruit={fruit} limb={limb} pad={pad} onLimb={(l) => set('limb', l)} />
+      <section className="fruit-centre" aria-label={`Limb ${limb.id}`}>
+        <header className="fruit-head">
+          <StakeLabel code={fruit.tree.code} />
+          <h1>
+            {fruit.tree.kind_name} {fruit.tree.name ? `‘${fruit.tree.name}’` : ''}, {limb.id}
+          </h1>
+          <span className="sm q">
+            {[
+              limb.length_cm > 0 ? `${say(limb.length_cm, 'cm', units)} long` : '',
+              `${say(limb.diameter_mm, 'mm', units)} thick`,
+              limb.side ? `${limb.side} side` : '',
+            ]
+              .filter(Boolean)
+              .join(', ')}
+          </span>
+        </header>
+        {fruit.mapped ? (
+          <LimbView fruit={fruit} limb={limb} at={at} onAt={setAt} counted={counted} dense={way === 'pole'} />
+        ) : (
+          <p className="q">
+            No limb map: the numbers come from its girth. <Link to={`../../trees/${fruit.tree.id}`}>Map it</Link> to see
+            the limb and what it carries.
+          </p>
+        )}
+        <div className="segments small" role="group" aria-label="Below the limb">
+          {belows.map(([k, name]) => (
+            <button key={k} type="button" aria-pressed={below === k} onClick={() => set('below', k)}>
+              {name}
+            </button>
+          ))}
+        </div>
+        {below === 'sets' && <SetBars limb={limb} left={totals.left} units={units} spacing={fruit.spacing_cm} />}
+        {below === 'count' && <CountSet fruit={fruit} />}
+        {below === 'frost' && <FrostCount fruit={fruit} />}
+        {below === 'harvest' && <HarvestLog fruit={fruit} />}
+        {below === 'years' && <CropYears fruit={fruit} />}
+      </section>
+      <aside className="fruit-right">
+        <div className="limb-pick only-phone" role="group" aria-label="Limb">
+          {fruit.limbs.map((l) => (
+            <button key={l.id} type="button" aria-pressed={l.id === limb.id} onClick={() => set('limb', l.id)}>
+              {l.id}
+              {l.done ? ' done' : ''}
+            </button>
+          ))}
+        </div>
+        <CountPad
+          code={fruit.tree.code}
+          limb={limb}
+          pad={pad}
+          at={at}
+          fixed={fixed}
+          onAt={setAt}
+          onDone={done}
+          way={way}
+          onWay={setWay}
+        />
+        {fixed && (
+          <p className="sm q" role="status">
+            The pad counts today’s fruit; the rail stands on {short(day)}.
+          </p>
+        )}
+        <Curve limb={limb} />
+        <details className="card">
+          <summary>Why this size, and how to take one off</summary>
+          <p>{fruit.why_this_size}</p>
+          <p>{fruit.how_to_pinch}</p>
+        </details>
+        <details className="card">
+          <summary>Size of the fruitlets</summary>
+          <SizeLog fruit={fruit} />
+        </details>
+        <ul className="safety sm">
+          {fruit.safety.map((s) => (
+            <li key={s}>{s}</li>
+          ))}
+        </ul>
+      </aside>
+    </div>
+  );
+}
+
+function Curve({ limb }: { limb: FruitLimb }) {
+  const { units } = useHere();
+  const [ref, width] = useWidth<HTMLDivElement>(320);
+  return (
+    <section ref={ref} aria-label="Size against number left" className="curve">
+      <header className="line">
+        <h3>If you leave {limb.keep}</h3>
+        <span className="nt q">hatched: likely range, our estimate</span>
+      </header>
+      <SizeCurve points={limb.curve} keep={limb.keep} on={limb.on} width={width} units={units} />
+    </section>
+  );
+}
+
+interface LimbViewProps {
+  fruit: Fruit;
+  limb: FruitLimb;
+  at: number;
+  counted: Map<string, { left: number; taken: number }>;
+  dense: boolean;
+  onAt: (k: number) => void;
+}
+
+function LimbView({ fruit, limb, at, counted, dense, onAt }: LimbViewProps) {
+  const { units } = useHere();
+  const [ref, width] = useWidth<HTMLDivElement>(680);
+  const length = useMemo(() => (cm: number) => say(cm, 'cm', units), [units]);
+  return (
+    <div ref={ref} className="limb-view">
+      <ul className="legend sm" aria-label="Marks">
+        <li className="leave">leave</li>
+        <li className="take">take</li>
+        <li className="taken">taken</li>
+        <li className="guess">not yet counted, estimated</li>
+      </ul>
+      <FruitLimbDrawing
+        limb={limb}
+        season={fruit.day.slice(5) > '05' ? 'summer' : 'dormant'}
+        width={width}
+        height={Math.max(230, Math.min(330, width * 0.5))}
+        at={at}
+        counted={counted}
+        dense={dense}
+        lengthText={length}
+        onAt={onAt}
+      />
+      <ol className="laterals sm" start={0}>
+        {limb.laterals.map((s, k) => {
+          const c = counted.get(s.id);
+          return (
+            <li key={s.id || 'own'}>
+              <button type="button" aria-pressed={k === at} onClick={() => onAt(k)}>
+                <b>{k === 0 ? 'own' : k}</b>{' '}
+                {c
+                  ? `${String(c.left)} left, ${String(c.taken)} taken`
+                  : `leave ${String(s.keep)} of about ${String(s.on)}`}
+                <span className="visually-hidden">
+                  , {sideName(s, k)}, {say(s.length_cm, 'cm', units)}, {className(s.class)}
+                </span>
+              </button>
+            </li>
+          );
+        })}
+      </ol>
+    </div>
+  );
+}
+
+function Limbs({
+  fruit,
+  limb,
+  pad,
+  onLimb,
+}: {
+  fruit: Fruit;
+  limb: FruitLimb;
+  pad: Pad;
+  onLimb: (id: string) => void;
+}) {
+  const { units, plan } = useHere();
+  const others = (plan?.trees ?? []).flatMap((t) =>
+    t.id !== fruit.tree.id
+      ? t.bars.filter((b) => b.kind === 'thin' && (b.state === 'open' || b.state === 'closing')).map(() => t)
+      : [],
+  );
+  return (
+    <nav className="fruit-left" aria-label="Limbs">
+      <h2>{count(fruit.limbs.length, 'limb')}</h2>
+      <ul className="limbs">
+        {fruit.limbs.map((l) => {
+          const t = pad.totals(l.id, l.pass);
+          const counting = t.left + t.taken > 0;
+          const left = counting ? t.left : l.left;
+          const state = l.id === limb.id ? 'now' : l.done ? 'done' : counting ? 'begun' : 'not begun';
+          return (
+            <li key={l.id}>
+              <button type="button" aria-current={l.id === limb.id} onClick={() => onLimb(l.id)}>
+                <b>{l.id}</b> <span className="q">{state}</span>
+                <span className="num">
+                  {left} of {l.keep}
+                </span>
+                <svg width="100%" height={8} aria-hidden="true">
+                  <rect x={0.5} y={0.5} width="99%" height={7} fill="var(--sheet)" stroke="var(--rule-strong)" />
+                  <rect
+                    y={0.5}
+                    width={`${String(Math.min(99, (99 * left) / Math.max(1, l.keep)))}%`}
+                    height={7}
+                    fill={left > l.keep ? 'var(--autumn)' : 'var(--leaf)'}
+                  />
+                </svg>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+      <section>
+        <h3>The tree may carry</h3>
+        <p className="big">{fruit.target} fruit</p>
+        <p className="sm">
+          {say(fruit.kg, 'kg', units)} at{' '}
+          {units === 'us' ? `${(fruit.mass_g / 28.35).toFixed(1)} oz` : `${String(Math.round(fruit.mass_g))} g`}.{' '}
+          {fruit.keep !== fruit.target ? `Leave ${String(fruit.keep)} at first. ` : ''}
+          {fruit.binds}
+        </p>
+        {fruit.count_says && <p className="sm">{fruit.count_says}</p>}
+        {fruit.whether_says && <p className="sm">{fruit.whether_says}</p>}
+        {fruit.standing_says && <p className="sm">{fruit.standing_says}</p>}
+        {fruit.frost_says && <p className="sm">{fruit.frost_says}</p>}
+      </section>
+      {(fruit.time_says ?? fruit.window?.says) && (
+        <section>
+          <h3>Time left</h3>
+          {fruit.time_says && <p className="sm">{fruit.time_says}</p>}
+          {fruit.window && <p className="sm">{fruit.window.says}</p>}
+          {fruit.minutes !== undefined && fruit.minutes > 0 && (
+            <p className="sm">About {Math.round(fruit.minutes)} min of work.</p>
+          )}
+        </section>
+      )}
+      {fruit.second && (
+        <section>
+          <h3>Second look</h3>
+          <p className="sm">{secondSays(fruit)}</p>
+        </section>
+      )}
+      {fruit.warnings.length > 0 && (
+        <section>
+          <h3>Mind</h3>
+          {fruit.warnings.map((w) => (
+            <p key={w} className="sm">
+              {w}
+            </p>
+          ))}
+        </section>
+      )}
+      {others.length > 0 && (
+        <section>
+          <h3>After this tree</h3>
+          <p className="codes">
+            {others.slice(0, 8).map((t) => (
+              <Link key={t.id} to={`../${t.id}`} aria-label={`${t.code}, ${t.kind_name}`}>
+                <StakeLabel code={t.code} />
+              </Link>
+            ))}
+          </p>
+        </section>
+      )}
+      <p className="sm">
+        <Link to={`../../trees/${fruit.tree.id}?side=load`}>What its limbs carry</Link>
+      </p>
+    </nav>
+  );
+}
+
+function secondSays(f: Fruit): string {
+  const s = f.second;
+  if (!s) return '';
+  if (s.verdict === 'done')
+    return 'What was thinned stands as it should. Look once more about a week later: what was hidden shows.';
+  if (s.verdict === 'over') return 'Fewer were left than the tree could carry: leave all that still hang.';
+  return `Still too many: ${(s.again ?? []).map((a) => `${String(a.remove)} off ${a.id}`).join(', ')}.`;
+}

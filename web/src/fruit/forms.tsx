@@ -1,0 +1,308 @@
+import Button from '@mui/material/Button';
+import { useId, useState } from 'react';
+import { useHere } from '../shared/orchard';
+import { useShown } from '../shared/shown';
+import { Trouble } from '../shared/Trouble';
+import type { Schemas } from '../shared/api';
+import { read, show, unitOf, type Units } from '../shared/units';
+import { useLogFruit, type Fruit } from './queries';
+
+/** A field for a number, with a word on what it wants. */
+export function Num(p: { label: string; value: string; onChange: (v: string) => void; hint?: string }) {
+  const id = useId();
+  return (
+    <div className="field">
+      <label htmlFor={id}>{p.label}</label>
+      <input
+        id={id}
+        inputMode="decimal"
+        value={p.value}
+        onChange={(e) => p.onChange(e.target.value)}
+        aria-describedby={p.hint ? `${id}-hint` : undefined}
+      />
+      {p.hint && (
+        <span id={`${id}-hint`} className="nt q">
+          {p.hint}
+        </span>
+      )}
+    </div>
+  );
+}
+
+function Pick(p: {
+  label: string;
+  value: string;
+  onChange: (v: string) => void;
+  options: readonly (readonly [string, string])[];
+}) {
+  const id = useId();
+  return (
+    <div className="field">
+      <label htmlFor={id}>{p.label}</label>
+      <select id={id} value={p.value} onChange={(e) => p.onChange(e.target.value)}>
+        {p.options.map(([k, name]) => (
+          <option key={k} value={k}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}
+
+function Text(p: { label: string; value: string; onChange: (v: string) => void; type?: string }) {
+  const id = useId();
+  return (
+    <div className="field">
+      <label htmlFor={id}>{p.label}</label>
+      <input id={id} type={p.type ?? 'text'} value={p.value} onChange={(e) => p.onChange(e.target.value)} />
+    </div>
+  );
+}
+
+/** What the program answered to a logged entry, with what it found odd. */
+export function Logged({ answer, says }: { answer: Schemas['EntryBody'] | undefined; says: string }) {
+  if (!answer) return null;
+  return (
+    <div role="status" className="sm">
+      <p>{says}</p>
+      {answer.warnings.map((w) => (
+        <p key={w.field + w.code} className="trouble">
+          {w.given} given, {w.expected} expected.
+        </p>
+      ))}
+    </div>
+  );
+}
+
+const whole = (t: string) => (t.trim() === '' ? NaN : Number(t));
+
+/** Frosted buds: cut across, counted, and what follows for the thinning. */
+export function FrostCount({ fruit }: { fruit: Fruit }) {
+  const { orchard } = useHere();
+  const { today } = useShown();
+  const log = useLogFruit(orchard.slug);
+  const [opened, setOpened] = useState('');
+  const [alive, setAlive] = useState('');
+  const [o, a] = [whole(opened), whole(alive)];
+  return (
+    <section aria-label="Frosted buds" className="form">
+      <header className="line">
+        <h3>Frosted buds</h3>
+        <span className="sm q">a day after the night: green to white heart alive, brown dead</span>
+      </header>
+      <p className="sm">
+        Cut flower buds across, from low, middle and high wood, on all sides. Twenty tell a little, 68 make it sure.
+      </p>
+      <div className="limb-fields">
+        <Num label="buds opened" value={opened} onChange={setOpened} />
+        <Num label="alive" value={alive} onChange={setAlive} />
+      </div>
+      <div className="acts">
+        <Button
+          variant="outlined"
+          disabled={log.isPending || !(o > 0) || !(a >= 0)}
+          onClick={() =>
+            log.mutate({
+              date: today,
+              tree_id: fruit.tree.id,
+              kind: 'work',
+              task: 'frost-count',
+              outcome: 'done',
+              fruiting: { opened: o, alive: a },
+            })
+          }
+        >
+          Log the frost count
+        </Button>
+      </div>
+      {fruit.frost_says && <p>{fruit.frost_says}</p>}
+      <Trouble error={log.error} holds={log.error ? 'What you typed is kept.' : ''} />
+      <Logged answer={log.data} says="Logged: the thinning of this tree follows it." />
+    </section>
+  );
+}
+
+const qualities = [
+  ['', 'not said'],
+  ['keeping', 'keeping'],
+  ['table', 'table'],
+  ['kitchen', 'kitchen'],
+  ['poor', 'poor'],
+] as const;
+
+/** A harvest: number, weight, first and last day, how good, where it went; for the tree or a limb. */
+export function HarvestLog({ fruit }: { fruit: Fruit }) {
+  const { orchard, units } = useHere();
+  const { today } = useShown();
+  const log = useLogFruit(orchard.slug);
+  const [kilos, setKilos] = useState('');
+  const [n, setN] = useState('');
+  const [first, setFirst] = useState(today);
+  const [last, setLast] = useState(today);
+  const [quality, setQuality] = useState('');
+  const [went, setWent] = useState('');
+  const [limb, setLimb] = useState('');
+  const [broke, setBroke] = useState('');
+  const [why, setWhy] = useState('');
+  const kg = read(kilos, 'kg', units);
+  const limbs = [['', 'the whole tree'] as const, ...fruit.limbs.map((l) => [l.id, l.id] as const)];
+  return (
+    <section aria-label="Harvest" className="form">
+      <header className="line">
+        <h3>Harvest</h3>
+        <span className="sm q">both weight and number: they give this tree’s own fruit</span>
+      </header>
+      <div className="limb-fields">
+        <Num label={`weight, ${unitOf('kg', units)}`} value={kilos} onChange={setKilos} />
+        <Num label="fruit" value={n} onChange={setN} />
+        <Text label="first day" type="date" value={first} onChange={setFirst} />
+        <Text label="last day" type="date" value={last} onChange={setLast} />
+        <Pick label="quality" value={quality} onChange={setQuality} options={qualities} />
+        <Pick label="from" value={limb} onChange={setLimb} options={limbs} />
+        <Text label="where it went" value={went} onChange={setWent} />
+      </div>
+      <div className="acts">
+        <Button
+          variant="outlined"
+          disabled={log.isPending || (!(Number(n) > 0) && !((kg ?? 0) > 0))}
+          onClick={() =>
+            log.mutate({
+              date: last || today,
+              tree_id: fruit.tree.id,
+              kind: 'work',
+              task: 'harvest',
+              outcome: limb ? 'part' : 'done',
+              kilos: kg ?? 0,
+              fruit: Number(n) || 0,
+              fruiting: {
+                first,
+                last,
+                ...(quality ? { quality: quality as 'table' } : {}),
+                ...(went ? { went } : {}),
+                ...(limb ? { limb } : {}),
+              },
+            })
+          }
+        >
+          Log the harvest
+        </Button>
+      </div>
+      <Trouble error={log.error} holds={log.error ? 'What you typed is kept.' : ''} />
+      <Logged answer={log.data} says="Logged." />
+      <details className="card">
+        <summary>A limb broke</summary>
+        <div className="limb-fields">
+          <Pick
+            label="limb"
+            value={broke}
+            onChange={setBroke}
+            options={[['', 'which'], ...fruit.limbs.map((l) => [l.id, l.id] as const)]}
+          />
+          <Text label="what was seen" value={why} onChange={setWhy} />
+        </div>
+        <Button
+          disabled={broke === '' || log.isPending}
+          onClick={() =>
+            log.mutate({ date: today, tree_id: fruit.tree.id, kind: 'trouble', reason: why, fruiting: { broke } })
+          }
+        >
+          Log the broken limb
+        </Button>
+        {fruit.broken.map((b) => (
+          <p key={b} className="sm">
+            {b}
+          </p>
+        ))}
+      </details>
+    </section>
+  );
+}
+
+/** The size of fruitlets: ten of them across the cheeks, or by a coin or the printed ring gauge. */
+export function SizeLog({ fruit }: { fruit: Fruit }) {
+  const { orchard, units } = useHere();
+  const { today } = useShown();
+  const log = useLogFruit(orchard.slug);
+  const [mm, setMM] = useState('');
+  const send = (v: number) =>
+    log.mutate({ date: today, tree_id: fruit.tree.id, kind: 'measured', fruiting: { fruit_mm: v } });
+  const typed = read(mm, 'mm', units);
+  return (
+    <div className="form">
+      <p className="sm">
+        Mean of ten across the cheeks, from all sides.{' '}
+        {fruit.fruit_mm > 0 &&
+          `${fruit.fruit_mm_measured ? 'Measured' : 'Expected'} about ${show(fruit.fruit_mm, 'mm', units)} ${unitOf('mm', units)}.`}
+      </p>
+      <div className="limb-fields">
+        <Num
+          label={`across, ${unitOf('mm', units)}`}
+          value={mm}
+          onChange={setMM}
+          hint="a small coin: lay it beside and read its size"
+        />
+        <Button
+          variant="outlined"
+          disabled={typed === undefined || log.isPending}
+          onClick={() => typed !== undefined && send(typed)}
+        >
+          Log the size
+        </Button>
+      </div>
+      <p className="sm">Or the ring that just passes over most of them:</p>
+      <RingGauge rings={fruit.rings_mm} units={units} onRing={send} />
+      <Trouble error={log.error} />
+      <Logged answer={log.data} says="Logged: the time left follows it." />
+    </div>
+  );
+}
+
+/** The ring gauge, in true size when printed at 100 %: rings of 14, 18, 19 and 24 mm. */
+export function RingGauge({
+  rings,
+  units,
+  onRing,
+}: {
+  rings: readonly number[];
+  units: Units;
+  onRing: (mm: number) => void;
+}) {
+  const gap = 4;
+  const places = rings.map((mm, i) => ({ mm, at: rings.slice(0, i).reduce((sum, r) => sum + r + gap, 0) }));
+  const x = rings.reduce((sum, r) => sum + r + gap, 0);
+  const high = Math.max(...rings) + 8;
+  return (
+    <div className="ring-gauge">
+      <svg
+        width={`${String(x)}mm`}
+        height={`${String(high)}mm`}
+        viewBox={`0 0 ${String(x)} ${String(high)}`}
+        aria-hidden="true"
+      >
+        {places.map(({ mm, at }) => (
+          <g key={mm}>
+            <circle
+              cx={at + mm / 2 + 1}
+              cy={high / 2 - 2}
+              r={mm / 2}
+              fill="none"
+              stroke="var(--ink)"
+              strokeWidth={0.4}
+            />
+            <text x={at + mm / 2 + 1} y={high - 0.6} fontSize={3.4} textAnchor="middle">
+              {show(mm, 'mm', units)}
+            </text>
+          </g>
+        ))}
+      </svg>
+      <div className="segments small" role="group" aria-label="Ring">
+        {rings.map((mm) => (
+          <button key={mm} type="button" onClick={() => onRing(mm)}>
+            {show(mm, 'mm', units)} {unitOf('mm', units)}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}

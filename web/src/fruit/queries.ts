@@ -1,0 +1,53 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, need, type Entry, type Schemas } from '../shared/api';
+import type { Day } from '../shared/day';
+
+export type Fruit = Schemas['FruitBody'];
+export type FruitLimb = Schemas['FruitLimb'];
+export type FruitSide = Schemas['FruitSide'];
+export type Load = Schemas['LoadBody'];
+export type Tally = Schemas['Tally'];
+export type Tap = Schemas['Tap'];
+export type Crop = Schemas['CropBody'];
+export type TreeCrop = Schemas['TreeCrop'];
+export type ClosePass = Schemas['PassInputBody'];
+
+export function useFruit(slug: string, id: string, day: Day, enabled = true) {
+  return useQuery({
+    queryKey: ['fruit', slug, id, day],
+    queryFn: () =>
+      need(api.GET('/api/orchards/{slug}/trees/{id}/fruit', { params: { path: { slug, id }, query: { day } } })),
+    placeholderData: (previous) => (previous?.tree.id === id ? previous : undefined),
+    enabled: enabled && id !== '' && day !== '',
+  });
+}
+
+export function useCrop(slug: string, day: Day) {
+  return useQuery({
+    queryKey: ['crop', slug, day],
+    queryFn: () => need(api.GET('/api/orchards/{slug}/crop', { params: { path: { slug }, query: { day } } })),
+    placeholderData: keepPreviousData,
+    enabled: day !== '',
+  });
+}
+
+export const sendTaps = (slug: string, id: string, season: number, taps: Tap[]) =>
+  need(
+    api.POST('/api/orchards/{slug}/trees/{id}/fruit/taps', {
+      params: { path: { slug, id } },
+      body: { season, taps },
+    }),
+  );
+
+export const sendPass = (slug: string, id: string, body: ClosePass) =>
+  need(api.POST('/api/orchards/{slug}/trees/{id}/fruit/passes', { params: { path: { slug, id } }, body }));
+
+/** Logs what was done or seen on a tree's fruit; everything shown is asked for again. */
+export function useLogFruit(slug: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: Partial<Entry> & { date: Day; tree_id: string; kind: Entry['kind'] }) =>
+      need(api.POST('/api/orchards/{slug}/entries', { params: { path: { slug } }, body: body as Entry })),
+    onSuccess: () => client.invalidateQueries(),
+  });
+}

@@ -29,6 +29,10 @@ interface Apps {
   demo: string;
   /** The demo orchard on 5 July 2027. */
   summer: string;
+  /** The demo orchard on 10 May 2027, in bloom and frost. */
+  spring: string;
+  /** The demo orchard on 20 June 2027, when fruit is thinned. */
+  june: string;
   /** An empty database. */
   empty: string;
 }
@@ -56,6 +60,16 @@ export const test = base.extend<Apps & { folder: string }>({
   },
   summer: async ({ folder }, use) => {
     const app = await start(['demo', '--db', join(folder, 'summer.db'), '--today', '2027-07-05']);
+    await use(app.url);
+    app.stop();
+  },
+  spring: async ({ folder }, use) => {
+    const app = await start(['demo', '--db', join(folder, 'spring.db'), '--today', '2027-05-10']);
+    await use(app.url);
+    app.stop();
+  },
+  june: async ({ folder }, use) => {
+    const app = await start(['demo', '--db', join(folder, 'june.db'), '--today', '2027-06-20']);
     await use(app.url);
     app.stop();
   },
@@ -87,3 +101,8 @@ export async function fits(page: Page): Promise<void> {
 }
 
 export { expect };
+
+/** Leaves a test to the laptop: what it looks at is not used outdoors, or is the same there. */
+export function laptopOnly(info: { project: { name: string } }, why: string): void {
+  test.skip(info.project.name === 'phone', why);
+}

@@ -3,7 +3,7 @@ import addFormats from 'ajv-formats';
 import { readFileSync } from 'node:fs';
 import { validateBytes } from 'gltf-validator';
 import type { Page } from '@playwright/test';
-import { accessible, expect, fits, open, test } from './app';
+import { accessible, expect, fits, open, test, laptopOnly } from './app';
 
 const bench = (code: string) => `/lower-terrace/trees/lower-terrace-${code}?side=map`;
 
@@ -183,7 +183,8 @@ test('the past is drawn, the wanted outline is shown, and end tests are kept', a
   await expect(page.getByText('Read back from the rings')).toBeVisible();
 });
 
-test('a bud that was seen tells where the others face', async ({ page, demo }) => {
+test('a bud that was seen tells where the others face', async ({ page, demo }, info) => {
+  laptopOnly(info, 'the strip is the same');
   await open(page, demo + bench('B4'));
   await chooseFromList(page, 'F1');
   await page.getByRole('button', { name: 'Its buds' }).click();
@@ -237,7 +238,8 @@ test('a limb may be left for fruit to bend, by keyboard alone', async ({ page, d
   await expect(page.getByText('left for fruit to bend: look again when it has carried a crop')).toBeVisible();
 });
 
-test('what cannot be is refused with its limb and field, and nothing is lost', async ({ page, demo }) => {
+test('what cannot be is refused with its limb and field, and nothing is lost', async ({ page, demo }, info) => {
+  laptopOnly(info, 'the same on every screen');
   await open(page, demo + bench('C2'));
   await page.getByText('Files', { exact: true }).click();
   const bring = async (name: string, text: string) =>
@@ -252,7 +254,8 @@ test('what cannot be is refused with its limb and field, and nothing is lost', a
   await expect(page.getByRole('tree')).toBeVisible();
 });
 
-test('every demo map passes its schema, and the 3D file an independent validator', async ({ request, demo }) => {
+test('every demo map passes its schema, and the 3D file an independent validator', async ({ request, demo }, info) => {
+  laptopOnly(info, 'no screen is shown');
   const ajv = new Ajv2020({ allErrors: true });
   addFormats(ajv);
   const check = ajv.compile((await (await request.get(`${demo}/api/schemas/limb-map.json`)).json()) as object);

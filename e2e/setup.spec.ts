@@ -1,7 +1,8 @@
 import ICAL from 'ical.js';
-import { accessible, expect, fits, open, test } from './app';
+import { accessible, expect, fits, open, test, laptopOnly } from './app';
 
-test('a first run: a place, three trees on the plan, and a docket', async ({ page, empty }) => {
+test('a first run: a place, three trees on the plan, and a docket', async ({ page, empty }, info) => {
+  laptopOnly(info, 'made at the table');
   await open(page, empty);
   await expect(page.getByRole('heading', { name: 'Vertumna' })).toBeVisible();
   await accessible(page);
@@ -42,7 +43,8 @@ test('a first run: a place, three trees on the plan, and a docket', async ({ pag
   await fits(page);
 });
 
-test('switching the school moves windows', async ({ page, demo }) => {
+test('switching the school moves windows', async ({ page, demo }, info) => {
+  laptopOnly(info, 'made at the table');
   await open(page, `${demo}/lower-terrace/year`);
   const row = page.getByRole('button', { name: /^C2 Apple/ });
   const before = await row.getAttribute('aria-label');
@@ -56,7 +58,8 @@ test('switching the school moves windows', async ({ page, demo }) => {
   await expect(page.getByText(/Steady: Dormant cut/).first()).toBeVisible();
 });
 
-test('the calendar is read by a stranger, and its address can be withdrawn', async ({ page, demo }) => {
+test('the calendar is read by a stranger, and its address can be withdrawn', async ({ page, demo }, info) => {
+  laptopOnly(info, 'the same on every screen');
   await open(page, `${demo}/lower-terrace/setup`);
   const box = page.getByRole('region', { name: 'Calendar' });
   await box.getByRole('button', { name: 'Make an address' }).click();
@@ -88,7 +91,8 @@ test('the calendar is read by a stranger, and its address can be withdrawn', asy
   expect((await page.request.get(address)).status()).toBe(404);
 });
 
-test('an edit that clashes keeps both versions', async ({ page, demo }) => {
+test('an edit that clashes keeps both versions', async ({ page, demo }, info) => {
+  laptopOnly(info, 'the same on every screen');
   await open(page, `${demo}/lower-terrace/yard?tree=lower-terrace-C2`);
   await page.getByRole('button', { name: 'Edit' }).click();
   const form = page.getByRole('form', { name: 'Edit C2' });
@@ -154,7 +158,11 @@ test('feet and inches everywhere, from the header to the sentences', async ({ pa
   await expect(page.getByLabel('Height now, ft')).toBeVisible();
 });
 
-test('a shorter reach moves the reach line, and a person’s hours the chart of the year', async ({ page, demo }) => {
+test('a shorter reach moves the reach line, and a person’s hours the chart of the year', async ({
+  page,
+  demo,
+}, info) => {
+  laptopOnly(info, 'made at the table');
   await open(page, `${demo}/lower-terrace/setup`);
   const people = page.getByRole('region', { name: 'People' });
   await people.getByText('Orla').click();
@@ -171,7 +179,8 @@ test('a shorter reach moves the reach line, and a person’s hours the chart of 
   await accessible(page);
 });
 
-test('a tree departs from the school and its windows move', async ({ page, demo }) => {
+test('a tree departs from the school and its windows move', async ({ page, demo }, info) => {
+  laptopOnly(info, 'made at the table');
   const plan = async () => {
     const res = await page.request.get(`${demo}/api/orchards/lower-terrace/trees/lower-terrace-C2/plan`);
     const body = (await res.json()) as { tasks: { kind: string; opens: string }[] };

@@ -1,4 +1,4 @@
-import { accessible, expect, fits, open, test } from './app';
+import { accessible, expect, fits, open, test, laptopOnly } from './app';
 
 test('the docket changes when the rail is dragged, and comes back to today', async ({ page, demo }) => {
   await open(page, `${demo}/lower-terrace/yard`);
@@ -110,7 +110,8 @@ test('every screen is sound for all, by day and at dusk', async ({ page, demo })
   }
 });
 
-test('the southern orchard runs from May and is reached by the switcher', async ({ page, demo }) => {
+test('the southern orchard runs from May and is reached by the switcher', async ({ page, demo }, info) => {
+  laptopOnly(info, 'the same on every screen');
   await open(page, `${demo}/lower-terrace/yard`);
   await page.getByRole('button', { name: 'Lower Terrace' }).click();
   await page.getByRole('menuitem', { name: 'Saltwind' }).click();
@@ -186,7 +187,8 @@ test('when no answer comes the last plan stays, and what was typed is kept', asy
   await expect(form).toHaveCount(0);
 });
 
-test('names of any length and script break no screen', async ({ page, demo }) => {
+test('names of any length and script break no screen', async ({ page, demo }, info) => {
+  laptopOnly(info, 'the same on every screen');
   const odd = `‮<script>alert(1)</script> قارب 🌳 ${'ü'.repeat(440)}`;
   const api = `${demo}/api/orchards/lower-terrace`;
   const o = (await (await page.request.get(api)).json()) as { orchard: { version: number } };

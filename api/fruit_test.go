@@ -142,7 +142,7 @@ func (a *app) all(path string) []object {
 
 func TestAFrostCountChangesTheThinningAndSaysSo(t *testing.T) {
 	a := start(t, "2027-05-10")
-	plan := lt+"/trees/lower-terrace-A3/plan"
+	plan := lt + "/trees/lower-terrace-A3/plan"
 	require.NotContains(t, taskText(t, a.ok("GET", plan, nil), "thin"), "buds cut open")
 	a.refused(422, "fruiting.alive", "at most the 20 opened", "POST", entriesURL, work("A3", "frost-count", "2027-05-09", object{"opened": 20, "alive": 30}, object{"reason": "-2 in the night"}))
 	a.ok("POST", entriesURL, work("A3", "frost-count", "2027-05-09", object{"opened": 60, "alive": 6}, object{"reason": "-2 in the night"}))

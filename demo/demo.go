@@ -118,8 +118,13 @@ func lowerTerrace(today almanac.Day) orchard {
 				{Choice: "stone_cut", Office: "Plant health desk of the valley", Rule: "Cut stone fruit from July to mid August, in dry weather.", Date: "2024-05-02"},
 			}},
 			Needs: []store.Need{
-				{Kind: "apple", FreshKG: 90, Jars: 20}, {Kind: "pear", FreshKG: 30}, {Kind: "asian-pear", FreshKG: 50}, {Kind: "peach", FreshKG: 25, Jars: 20},
-				{Kind: "european-plum", FreshKG: 8, Jars: 24}, {Kind: "japanese-plum", FreshKG: 25}, {Kind: "quince", Jars: 10},
+				{Kind: "apple", FreshKG: 90, Jars: 20},
+				{Kind: "pear", FreshKG: 30},
+				{Kind: "asian-pear", FreshKG: 50},
+				{Kind: "peach", FreshKG: 25, Jars: 20},
+				{Kind: "european-plum", FreshKG: 8, Jars: 24},
+				{Kind: "japanese-plum", FreshKG: 25},
+				{Kind: "quince", Jars: 10},
 			},
 			Plot: store.Plot{Outline: rect(0, 0, 16, 12), Features: []store.Feature{
 				{ID: "wall", Kind: "wall", Name: "Stone wall", HeightM: 1.9, FacesTo: 180, Points: []store.Point{{X: 0, Y: 12}, {X: 16, Y: 12}}},

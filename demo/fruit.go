@@ -46,6 +46,9 @@ func setIn(t *year.Tree, d dice, season, now, age int) float64 {
 		set *= 0.12
 	case season == now:
 		set *= 1.2 // the year after a freeze
+		if t.Kind.Crop.HandThinned {
+			set *= 2
+		}
 	}
 	return math.Round(set)
 }

@@ -5,7 +5,7 @@ import { open, test } from './app';
 const folder = join(import.meta.dirname, '..', 'docs', 'screenshots');
 
 // one current picture of each main view, made from the demo: make screenshots
-test('pictures of the main views', async ({ page, demo }, info) => {
+test('pictures of the main views', async ({ page, demo, june }, info) => {
   test.skip(!process.env.SCREENSHOTS, 'made by make screenshots');
   mkdirSync(folder, { recursive: true });
   const take = async (name: string, path: string) => {
@@ -26,14 +26,14 @@ test('pictures of the main views', async ({ page, demo }, info) => {
       main?.scrollBy(0, el.getBoundingClientRect().top - main.getBoundingClientRect().top);
     });
     await page.screenshot({ path: join(folder, 'slip-phone.png') });
-    await open(page, `${demo}/lower-terrace/trees/lower-terrace-C2?side=map`);
-    await page.getByRole('button', { name: 'Broken' }).click();
-    await page.screenshot({ path: join(folder, 'capture-phone.png') });
+    await open(page, `${june}/lower-terrace/thinning/lower-terrace-A3`);
+    for (const name of ['Left one', 'Left one', 'Took three', 'Left one', 'Took two'])
+      await page.getByRole('button', { name }).click();
+    await page.getByText(/^3 left, 5 taken here/).waitFor();
+    await page.screenshot({ path: join(folder, 'count-phone.png') });
     return;
   }
   await take('yard', '/lower-terrace/yard');
-  await take('yard-summer', '/saltwind/yard?day=2026-12-28');
-  await take('tree-panel', '/lower-terrace/yard?tree=lower-terrace-C1');
   await open(page, `${demo}/lower-terrace/yard?layer=light&tree=lower-terrace-C2`);
   await page.getByText(/By the rule of thumb/).waitFor();
   await page.screenshot({ path: join(folder, 'yard-light.png') });
@@ -56,7 +56,6 @@ test('pictures of the main views', async ({ page, demo }, info) => {
   await page.getByRole('button', { name: 'Winter or summer' }).click();
   await page.getByRole('table').first().waitFor();
   await page.getByRole('region', { name: 'Winter or summer' }).screenshot({ path: join(folder, 'slip-compare.png') });
-  await take('bench-tiers', '/lower-terrace/trees/lower-terrace-A3?side=map');
   await open(page, `${demo}/lower-terrace/trees/lower-terrace-C2?side=map`);
   await page.getByRole('region', { name: 'Findings' }).getByRole('button', { name: /^A/ }).click();
   await page.getByRole('list', { name: 'Ways to cut it' }).waitFor();
@@ -67,6 +66,19 @@ test('pictures of the main views', async ({ page, demo }, info) => {
   await page.getByRole('button', { name: 'Its buds' }).click();
   await page.getByRole('button', { name: /^bud 5,/ }).press('Enter');
   await page.getByRole('region', { name: /^Bud strip/ }).screenshot({ path: join(folder, 'bud-strip.png') });
+  await open(page, `${june}/lower-terrace/thinning/lower-terrace-B4?limb=S4`);
+  await page.screenshot({ path: join(folder, 'thinning.png') });
+  await open(page, `${june}/lower-terrace/trees/lower-terrace-D1?side=load`);
+  await page
+    .getByText(/near breaking/)
+    .first()
+    .waitFor();
+  await page.getByRole('button', { name: /^S5 / }).click();
+  await page.screenshot({ path: join(folder, 'load.png') });
+  await open(page, `${june}/lower-terrace/thinning/lower-terrace-C1?below=years`);
+  await page.getByRole('region', { name: 'Crop over the years' }).screenshot({ path: join(folder, 'crop-years.png') });
+  await open(page, `${june}/lower-terrace/thinning`);
+  await page.screenshot({ path: join(folder, 'fruit.png') });
   await take('setup', '/lower-terrace/setup');
   await page.evaluate(() => localStorage.setItem('vertumna-light', 'dusk'));
   await take('yard-dusk', '/lower-terrace/yard?day=2027-06-24');

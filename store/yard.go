@@ -90,7 +90,7 @@ func (e *Entry) Core() year.Entry {
 		Slip: e.Map > 0,
 	}
 	if f := e.Fruiting; f != nil {
-		out.Opened, out.Alive = f.Opened, f.Alive
+		out.Opened, out.Alive, out.FruitMM = f.Opened, f.Alive, f.FruitMM
 	}
 	for _, k := range e.Carried {
 		out.Carried = append(out.Carried, year.CarriedLimb{Key: cut.Key{Code: k.Code, Limb: k.Limb}, Why: k.Why, Summer: k.Due == "summer", CM: k.CM})

@@ -112,6 +112,7 @@ var reasons = map[string]string{
 	"count-before-thinning":     "From {day}: count two or three limbs before you thin.",
 	"glance-at-set":             "From {day}: a glance at how much has set, for the load on its limbs.",
 	"frost-counted":             "Of the buds cut open on {day}, {n} were alive; for the rest of the tree at least {t}.",
+	"fruit-measured":            "Fruitlets measured {n} on {day}, where {t} was expected: the days follow the fruit.",
 	"thin-only-after-count":     "Thin nothing before the set is counted; only touching and damaged fruit off.",
 	"open-buds":                 "Cut {n} across, low, middle and high, on all sides; {t} make it sure.",
 	"thin-number":               "Leave {n}, take {t}.",

@@ -8,6 +8,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"vertumna/core/almanac"
+	"vertumna/core/crop"
 	"vertumna/core/pomology"
 	"vertumna/core/year"
 	"vertumna/words"
@@ -43,6 +44,11 @@ func yards(t *testing.T) (out []*year.Yard) {
 						Class: pomology.VigourClasses()[m], Form: k.Forms[m%len(k.Forms)], HeightM: float64(m), SpreadM: 2, TubLitres: float64(40 * (m % 2)), AsWhip: true,
 						Wishes: year.Wishes{Bag: true, LeavesOff: true, GraftWood: true, ThinAnyway: m == 2, Graft: []string{"summer", "spring"}[m%2]},
 					}
+					tr.Fruit = &year.Fruit{
+						Season: 2027, Limbs: 5, ToCount: 2, Counted: m > 0, Verdict: []string{"full", "skip", "strip", "light", "nothing"}[m], Keep: 140, Remove: 90, Minutes: 30, KG: 25,
+						Laden: []year.Laden{{Limb: "S1", Use: 1.3, PropAtCM: 120, Holds: true}, {Limb: "S2", Use: 2.2, PropAtCM: 80}}, Again: 2,
+						Standing: crop.Standing{State: []string{crop.Rebound, crop.On, crop.Off, crop.On, crop.Off}[m], Rule: []string{"freeze", "load", "load", "alternation", "alternation"}[m], Load: 1.7, Year: 2026},
+					}
 					y.Trees = append(y.Trees, tr)
 					work := func(date string, kind year.TaskKind, share float64) {
 						y.Entries = append(y.Entries, year.Entry{Tree: tr.ID, Date: day(date), Season: 2027, Kind: year.WorkEntry, Task: kind, Outcome: year.Done, Share: share, Minutes: 40, Device: "tie", Headed: true, OpensSun: true})
@@ -50,6 +56,13 @@ func yards(t *testing.T) (out []*year.Yard) {
 					work("2027-02-01", year.Bend, 0)
 					work("2027-03-01", year.Graft, 0)
 					work("2027-03-02", year.Notching, 0)
+					if m > 2 {
+						work("2027-06-20", year.Thin, 0)
+						work("2027-06-25", year.Bag, 0)
+					}
+					y.Entries = append(y.Entries,
+						year.Entry{Tree: tr.ID, Date: day("2027-04-29"), Season: 2027, Kind: year.WorkEntry, Task: year.FrostCount, Outcome: year.Done, Opened: 50, Alive: 5 + 10*m},
+						year.Entry{Tree: tr.ID, Date: day("2027-06-10"), Season: 2027, Kind: "measured", FruitMM: 22})
 					work("2027-03-03", year.DormantCut, 0.1+float64(m)/8)
 					y.Entries = append(y.Entries, year.Entry{Tree: tr.ID, Date: day("2027-04-28"), Season: 2027, Kind: year.FrostEntry, Tmin: -6})
 				}

@@ -388,6 +388,9 @@ func (p *planner) allot() error {
 	if !byHand(p.t.Kind, p.t.ThinAnyway) {
 		in.Target = p.out.Targets.Target
 	}
+	if a := p.out.Targets.Available; a != nil { // what does not hang is not left
+		in.Target = min(in.Target, *a)
+	}
 	if n, ok := p.onTree(); ok {
 		sum := 0.0
 		for _, u := range p.units {

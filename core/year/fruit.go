@@ -5,6 +5,7 @@ import (
 
 	"vertumna/core/almanac"
 	"vertumna/core/crop"
+	"vertumna/core/pomology"
 )
 
 // Fruit is what a tree's counts and its limb map come to in a season; it gives the tasks of the fruit their amounts.
@@ -87,6 +88,27 @@ func (a *Anchors) DropToCome(day almanac.Day, group string) float64 {
 	left := math.Min(1, float64(to-day)/float64(to-from))
 	gone := naturalDrop[group] * (1 - left)
 	return (naturalDrop[group] - gone) / (1 - gone)
+}
+
+// fruitAhead is by how many days the fruit last measured stands ahead of what was expected of it (behind: less than 0). Only
+// windows that hang on its size move with it.
+func (c *context) fruitAhead() (days int, seen Entry, ok bool) {
+	for i := len(c.entries) - 1; i >= 0 && !ok; i-- {
+		if e := c.entries[i]; e.FruitMM > 0 && e.Season == c.season {
+			seen, ok = e, true
+		}
+	}
+	ripe := c.tree.Kind.Crop.RipeMM
+	if !ok || c.group() != pomology.Stone && !c.school.Is("thin_time", "fruitlet-18") || c.a.FruitMM(seen.Date, ripe) == 0 {
+		return 0, Entry{}, false
+	}
+	const most = 21
+	for days = -most; days < most; days++ {
+		if c.a.FruitMM(seen.Date+almanac.Day(days), ripe) >= seen.FruitMM {
+			break
+		}
+	}
+	return days, seen, true
 }
 
 // Minutes of the jobs of the fruit (est.).
@@ -203,7 +225,7 @@ func prop(c *context) []draft {
 		return nil
 	}
 	opens := c.stage(almanac.DropEnd, 0)
-	if c.group() == "stone" {
+	if c.group() == pomology.Stone {
 		opens = c.stage(almanac.PitHardening, 0)
 	}
 	if !opens.Day.Known() {

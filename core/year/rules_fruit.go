@@ -97,6 +97,10 @@ func thin(c *context) []draft {
 	if !opens.Day.Known() {
 		return nil
 	}
+	early, seen, measured := c.fruitAhead()
+	if measured { // the fruit itself dates what hangs on its size
+		opens, closes = after(opens, -early), after(closes, -early)
+	}
 	key := "thin_pome"
 	if c.group() == pomology.Stone {
 		key = "thin_stone"
@@ -110,6 +114,9 @@ func thin(c *context) []draft {
 	}
 	if alive := c.frostAlive(); alive < 1 {
 		d.reasons = append(d.reasons, reason("frost-first-count").num(alive, "share"))
+	}
+	if measured && early != 0 {
+		d.reasons = append(d.reasons, reason("fruit-measured").on(Logged, seen.Date).num(seen.FruitMM, "mm").over(c.a.FruitMM(seen.Date, c.tree.Kind.Crop.RipeMM)))
 	}
 	c.thinByNumbers(&d)
 	d.grades = []Grade{

@@ -149,8 +149,9 @@ type Entry struct {
 	Slip     bool    // a slip was worked on the limb map
 	Carried  []CarriedLimb
 	DueDay   almanac.Day
-	Opened   int // flower buds cut across after a frost
-	Alive    int // of them with a live heart
+	Opened   int     // flower buds cut across after a frost
+	Alive    int     // of them with a live heart
+	FruitMM  float64 // mean of ten fruitlets across the cheeks
 }
 
 // CarriedLimb is work that a slip left for later: what was found on which limb, why it waits, and in which slip it is due.

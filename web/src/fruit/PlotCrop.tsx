@@ -38,10 +38,16 @@ export function PlotCrop() {
                 <tr>
                   <th scope="col">Tree</th>
                   <th scope="col">coming</th>
-                  <th scope="col">fruit</th>
-                  <th scope="col">to the m²</th>
+                  <th scope="col" className="wide">
+                    fruit
+                  </th>
+                  <th scope="col" className="wide">
+                    to the m²
+                  </th>
                   <th scope="col">comes in</th>
-                  <th scope="col">next year</th>
+                  <th scope="col" className="wide">
+                    next year
+                  </th>
                   <th scope="col">limbs over</th>
                 </tr>
               </thead>
@@ -56,10 +62,10 @@ export function PlotCrop() {
                     <td className="num">
                       {say(t.kg_coming, 'kg', units)} <span className="nt q">{t.counted ? 'counted' : 'expected'}</span>
                     </td>
-                    <td className="num">{t.fruit_coming}</td>
-                    <td className="num">{say(t.kg_per_m2, 'kg', units)}</td>
+                    <td className="num wide">{t.fruit_coming}</td>
+                    <td className="num wide">{say(t.kg_per_m2, 'kg', units)}</td>
                     <td title={t.standing_says ?? ''}>{states[t.state] ?? t.state}</td>
-                    <td title={t.next_year_says ?? ''}>
+                    <td className="wide" title={t.next_year_says ?? ''}>
                       {t.next_year ? (t.next_year === 'normal' ? 'as usual' : states[t.next_year]) : ''}
                     </td>
                     <td className="num">{t.laden_limbs > 0 ? <b className="over">{t.laden_limbs}</b> : ''}</td>
@@ -182,7 +188,9 @@ function ByLimb({ crop, units }: { crop: Crop; units: Units }) {
             <th scope="col">Limb</th>
             <th scope="col">year</th>
             <th scope="col">weight</th>
-            <th scope="col">fruit</th>
+            <th scope="col" className="wide">
+              fruit
+            </th>
             <th scope="col">light</th>
           </tr>
         </thead>

@@ -258,6 +258,14 @@ export function SizeLog({ fruit }: { fruit: Fruit }) {
   );
 }
 
+/** Prints the gauge alone, in true size. */
+function printGauge() {
+  const root = document.documentElement;
+  root.classList.add('gauge-alone');
+  window.addEventListener('afterprint', () => root.classList.remove('gauge-alone'), { once: true });
+  window.print();
+}
+
 /** The ring gauge, in true size when printed at 100 %: rings of 14, 18, 19 and 24 mm. */
 export function RingGauge({
   rings,
@@ -296,6 +304,9 @@ export function RingGauge({
           </g>
         ))}
       </svg>
+      <button type="button" className="plain" onClick={printGauge}>
+        Print the gauge
+      </button>
       <div className="segments small" role="group" aria-label="Ring">
         {rings.map((mm) => (
           <button key={mm} type="button" onClick={() => onRing(mm)}>

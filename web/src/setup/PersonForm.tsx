@@ -53,7 +53,7 @@ export function PersonForm({
       <TextField label="Name" value={p.name} onChange={(e) => setP({ ...p, name: e.target.value })} />
       <div className="pair">
         {cm('fingertip_cm', 'Fingertip height', 'arm raised, flat on your feet; unknown: 200 cm is taken')}
-        {cm('hand_span_cm', 'Hand’s width', 'for spacing fruit')}
+        {cm('hand_span_cm', 'Hand’s width', 'closed, thumb laid along the shoot: for spacing fruit')}
       </div>
       {cm('ceiling_cm', 'Own ceiling', 'only where your school accepts a ladder')}
       <fieldset style={{ border: 0, padding: 0, margin: 0 }}>

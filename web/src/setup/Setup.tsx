@@ -8,6 +8,7 @@ import { setSingleKeys, singleKeys } from '../shared/keys';
 import { useHere } from '../shared/orchard';
 import { usePeople, useSaveOrchard } from '../shared/queries';
 import { Trouble, Warnings } from '../shared/Trouble';
+import { HouseholdForm } from './HouseholdForm';
 import { OwnTasks } from './OwnTasks';
 import { newPerson, PersonForm } from './PersonForm';
 import { PlaceForm } from './PlaceForm';
@@ -65,6 +66,13 @@ export default function Setup() {
           Where growers differ. It decides the windows, the limit and how high you pick; any tree may depart from it.
         </p>
         <SchoolForm meta={meta} orchard={draft} siteDefaults={siteDefaults} onChange={setDraft} />
+      </section>
+      <section className="sheetbox" aria-label="Household">
+        <h2>Household</h2>
+        <p className="q sm">
+          What you want of each kind in a year: it is one of the limits of thinning, never the only one.
+        </p>
+        <HouseholdForm meta={meta} orchard={draft} units={units} onChange={setDraft} />
       </section>
       <section className="sheetbox" aria-label="Plot">
         <h2>Name, units and plot</h2>

@@ -1,0 +1,132 @@
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import type { Meta, Orchard, Schemas } from '../shared/api';
+import { read, show, unitOf, type Units } from '../shared/units';
+
+type Need = Schemas['Need'];
+
+interface Props {
+  meta: Meta;
+  orchard: Orchard;
+  units: Units;
+  onChange: (o: Orchard) => void;
+}
+
+const exposures = [
+  ['sheltered', 'sheltered', 'walls or hedges all round'],
+  ['usual', 'usual', ''],
+  ['exposed', 'exposed', 'wind meets the limbs'],
+] as const;
+
+/** What the household wants of each kind in a year, and what the limbs must bear besides fruit. */
+export function HouseholdForm({ meta, orchard, units, onChange }: Props) {
+  const needs = orchard.needs ?? [];
+  const set = (list: Need[]) => onChange({ ...orchard, needs: list });
+  const change = (i: number, more: Partial<Need>) => set(needs.map((n, k) => (k === i ? { ...n, ...more } : n)));
+  const free = meta.kinds.filter((k) => !needs.some((n) => n.kind === k.slug));
+  return (
+    <div className="form">
+      {needs.map((n, i) => (
+        <div key={n.kind} className="acts" style={{ alignItems: 'flex-start' }}>
+          <b style={{ width: 130, paddingTop: 10 }}>{meta.kinds.find((k) => k.slug === n.kind)?.name ?? n.kind}</b>
+          <Amount
+            label={`fresh, ${unitOf('kg', units)}`}
+            value={n.fresh_kg}
+            out={(v) => show(v, 'kg', units)}
+            into={(t) => read(t, 'kg', units)}
+            onValue={(v) => change(i, { fresh_kg: v })}
+          />
+          <Amount
+            label="jars of a litre"
+            value={n.jars ?? 0}
+            out={String}
+            into={(t) => read(t, 'm', 'metric')}
+            onValue={(v) => change(i, { jars: v })}
+          />
+          <TextField
+            select
+            size="small"
+            label="size"
+            value={n.size ?? 'medium'}
+            onChange={(e) => change(i, { size: e.target.value as 'medium' })}
+            sx={{ width: 120 }}
+          >
+            {['small', 'medium', 'large'].map((s) => (
+              <MenuItem key={s} value={s}>
+                {s}
+              </MenuItem>
+            ))}
+          </TextField>
+          <Button onClick={() => set(needs.filter((_, k) => k !== i))}>Take out</Button>
+        </div>
+      ))}
+      <TextField
+        select
+        size="small"
+        label="A kind you want fruit of"
+        value=""
+        onChange={(e) => set([...needs, { kind: e.target.value, fresh_kg: 10 }])}
+        sx={{ maxWidth: 260 }}
+      >
+        {free.map((k) => (
+          <MenuItem key={k.slug} value={k.slug}>
+            {k.name}
+          </MenuItem>
+        ))}
+      </TextField>
+      <fieldset style={{ border: 0, padding: 0, margin: 0 }}>
+        <legend className="sm q">Wind on the limbs</legend>
+        {exposures.map(([k, name, means]) => (
+          <label key={k} style={{ marginRight: 16 }}>
+            <input
+              type="radio"
+              name="exposed"
+              checked={(orchard.exposed ?? 'usual') === k}
+              onChange={() => onChange({ ...orchard, exposed: k })}
+            />{' '}
+            {name}
+            {means && <span className="q sm">, {means}</span>}
+          </label>
+        ))}
+      </fieldset>
+      <Amount
+        label="Snow you count on, mm of water"
+        value={orchard.snow_kg_m2 ?? 0}
+        out={(v) => (v ? String(v) : '')}
+        into={(t) => (t.trim() === '' ? 0 : read(t, 'm', 'metric'))}
+        onValue={(v) => onChange({ ...orchard, snow_kg_m2: v })}
+        hint="10 cm of wet snow is about 20 mm; none: leave it empty"
+      />
+    </div>
+  );
+}
+
+/** A number that keeps what is being typed. */
+function Amount(p: {
+  label: string;
+  value: number;
+  out: (v: number) => string;
+  into: (t: string) => number | undefined;
+  onValue: (v: number) => void;
+  hint?: string;
+}) {
+  const [typed, setTyped] = useState<string>();
+  return (
+    <TextField
+      size="small"
+      label={p.label}
+      value={typed ?? p.out(p.value)}
+      onChange={(e) => {
+        setTyped(e.target.value);
+        const v = p.into(e.target.value);
+        if (v !== undefined) p.onValue(v);
+      }}
+      onBlur={() => setTyped(undefined)}
+      helperText={p.hint}
+      slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+      sx={{ width: p.hint ? 300 : 150 }}
+    />
+  );
+}

@@ -45,9 +45,9 @@ func setIn(t *year.Tree, d dice, season, now, age int) float64 {
 	case t.ID == alternates && (now-season)%2 == 1:
 		set *= 0.12
 	case season == now:
-		set *= 1.2 // the year after a freeze
+		set *= 0.7
 		if t.Kind.Crop.HandThinned {
-			set *= 2
+			set *= 3.4 // the year after a freeze
 		}
 	}
 	return math.Round(set)

@@ -537,6 +537,9 @@ func shareCapped(total int, weights []float64, caps []int) []int {
 // mostPlaced is how many fruit of a side limb are drawn one by one.
 const mostPlaced = 120
 
+// evenly spaces the fruit that stays over all of the wood that bears: the least gap of keep_on_shoot is half the spacing (est.).
+const evenly = 1.7
+
 // place puts fruit where they are expected on some limbs, and chooses those that stay.
 func (p *planner) place(axes []int, on, keep int) ([]Placed, error) {
 	weights := make([]float64, len(axes))
@@ -552,7 +555,7 @@ func (p *planner) place(axes []int, on, keep int) ([]Placed, error) {
 		}
 		from, to := p.r.stretch(i)
 		in := given.New[KeepInput]()
-		in.Species, in.Spots, in.SpacingCM = p.t.Kind.Slug, stay[k], math.Max(1, (to-from)/float64(max(1, stay[k])))
+		in.Species, in.Spots, in.SpacingCM = p.t.Kind.Slug, stay[k], math.Max(1, evenly*(to-from)/float64(max(1, stay[k])))
 		for n := range per[k] {
 			f := given.New[Fruit]()
 			f.ID, f.AtCM = itoa(n), from+(to-from)*(float64(n)+0.5)/float64(per[k])

@@ -298,16 +298,23 @@ func TestCountsOfOtherTreesOrOfPartsInsidePartsAreRefused(t *testing.T) {
 	require.Equal(t, "fruiting.counts[2].limb", fs[1].Field)
 }
 
-func BenchmarkPlanOf400Limbs(b *testing.B) {
+func BenchmarkPlanOfALargeTree(b *testing.B) {
 	tree := grown(b, "apple", 8)
+	doc, err := growth.Sketch(growth.SketchInput{Species: "apple", Form: "open-vase", Age: 14, TrunkMM: 160, HeightCM: 420, SpreadCM: 460, Scaffolds: 8, Seed: 3, Year: 2027, Season: limb.Dormant})
+	require.NoError(b, err)
+	tree.Map, err = limb.Check(doc)
+	require.NoError(b, err)
 	for i := range tree.Map.Len() {
 		if tree.Map.Axes[i].Depth == 1 {
 			tree.Counts = append(tree.Counts, crop.LimbFruit{Limb: tree.Map.Axes[i].ID, Fruit: 90})
 		}
 	}
+	var loads int
 	for b.Loop() {
-		_, err := crop.PlanTree(tree)
+		p, err := crop.PlanTree(tree)
 		require.NoError(b, err)
+		loads = len(p.Loads)
 	}
 	b.ReportMetric(float64(tree.Map.Len()), "limbs")
+	b.ReportMetric(float64(loads), "bent")
 }

@@ -145,7 +145,9 @@ type beam struct {
 	wood, cov [pieces]float64 // kg of axis wood; share of the spread load
 	bendy     [pieces]float64 // creep / (E I)
 	th        [pieces]float64
+	sin, cos  [pieces]float64 // of th
 	side      float64
+	known     []point
 }
 
 func (b *beam) at(s float64) float64 { return math.Sqrt(b.d*b.d + (b.dt*b.dt-b.d*b.d)*s/b.L) }
@@ -165,14 +167,34 @@ func (b *beam) ready() *beam {
 		b.cov[k] = math.Max(0, over) / (b.L - b.s0)
 		b.bendy[k] = creep / (b.e * math.Pi * d * d * d * d / 64)
 		b.th[k] = b.angle(s)
+		b.sin[k], b.cos[k] = math.Sincos(b.th[k])
 	}
 	return b
+}
+
+// nearBend is how far a piece may turn, radians, for the series below to hold to twelve figures.
+const nearBend = 0.4
+
+// worst is the sine of the worst angle of a piece on its way down: no lower than level, where its lever is longest.
+func (b *beam) worst(k int, turned float64) float64 {
+	switch {
+	case b.th[k] >= math.Pi/2:
+		return b.sin[k]
+	case b.th[k]+turned >= math.Pi/2:
+		return 1
+	case math.Abs(turned) > nearBend:
+		return math.Sin(b.th[k] + turned)
+	}
+	t := turned * turned
+	sin := turned * (1 - t/6*(1-t/20*(1-t/42*(1-t/72))))
+	cos := 1 - t/2*(1-t/12*(1-t/30*(1-t/56*(1-t/90))))
+	return b.sin[k]*cos + b.cos[k]*sin
 }
 
 // bend is the moment at the base, Nm, and how far each piece has turned, with so many fruit. The worst angle on the way down
 // keeps the moment rising with every fruit.
 func (b *beam) bend(fruit float64) (moment float64, turned [pieces]float64) {
-	var phi, x, m, w [pieces]float64
+	var phi, x, m [pieces]float64
 	load := fruit*b.mass + b.leaf + b.snow + b.side
 	for k := range pieces {
 		m[k] = b.wood[k] + load*b.cov[k]
@@ -180,11 +202,7 @@ func (b *beam) bend(fruit float64) (moment float64, turned [pieces]float64) {
 	places := func() {
 		sum := 0.0
 		for k := range pieces {
-			w[k] = b.th[k]
-			if w[k] < math.Pi/2 {
-				w[k] = math.Min(math.Pi/2, w[k]+phi[k])
-			}
-			sin := math.Sin(w[k])
+			sin := b.worst(k, phi[k])
 			x[k] = b.ds * (sum + 0.5*sin)
 			sum += sin
 		}
@@ -226,30 +244,51 @@ func (b *beam) stress(fruit float64) float64 {
 	return moment / (math.Pi * b.d * b.d * b.d / 32) / 1e6
 }
 
+// point is a number of fruit with the stress it makes.
+type point struct {
+	n int
+	s float64
+}
+
+// stressAt is the stress of a whole number of fruit, kept for the searches to come.
+func (b *beam) stressAt(n int) float64 {
+	for _, p := range b.known {
+		if p.n == n {
+			return p.s
+		}
+	}
+	s := b.stress(float64(n))
+	b.known = append(b.known, point{n, s})
+	return s
+}
+
 // most is the largest number of fruit whose stress stays within a limit, -1 where the bare limb is too much. The stress
-// rises with every fruit, ever faster: the tangent at no fruit gives an upper end, and the chord closes in (the Illinois
-// method on whole numbers).
+// rises with every fruit, ever faster: what is known of it brackets the answer, the tangent at no fruit gives an upper end
+// where nothing is, and the chord closes in (the Illinois method on whole numbers).
 func (b *beam) most(limit float64) int {
-	over := func(n int) float64 { return b.stress(float64(n)) - limit }
-	low, fLow := 0, over(0)
-	if fLow > slack {
+	over := func(n int) float64 { return b.stressAt(n) - limit }
+	if over(0) > slack {
 		return -1
 	}
-	high, fHigh := 1, over(1)
-	if fHigh <= slack {
-		if slope := fHigh - fLow; slope > 0 {
-			high = int(math.Min(mostFruit, math.Ceil(-fLow/slope)+1))
-		} else {
-			high = mostFruit
+	low, fLow, high, fHigh := 0, over(0), -1, 0.0
+	for _, p := range b.known {
+		switch f := p.s - limit; {
+		case f <= slack && p.n > low:
+			low, fLow = p.n, f
+		case f > slack && (high < 0 || p.n < high):
+			high, fHigh = p.n, f
 		}
-		fHigh = over(high)
 	}
-	for fHigh <= slack { // nearly in a line
-		if high == mostFruit {
+	for high < 0 {
+		next := mostFruit
+		if slope := over(low+1) - fLow; slope > 0 {
+			next = int(math.Min(mostFruit, float64(low)+math.Ceil(-fLow/slope)+1))
+		}
+		if f := over(next); f > slack {
+			high, fHigh = next, f
+		} else if low, fLow = next, f; next == mostFruit {
 			return mostFruit
 		}
-		low, fLow, high = high, fHigh, min(2*high, mostFruit)
-		fHigh = over(high)
 	}
 	for side := 0; high-low > 1; {
 		n := low + int(float64(high-low)*-fLow/(fHigh-fLow))
@@ -333,6 +372,7 @@ func LimbLoad(in LoadInput) (Load, error) {
 	n := float64(in.Fruit)
 	moment, turned := b.bend(n)
 	out.MomentNM, out.TipSagCM, out.StressMPa = moment, b.sag(turned)*100, moment/(math.Pi*b.d*b.d*b.d/32)/1e6
+	b.known = append(b.known, point{in.Fruit, out.StressMPa})
 	out.Use = out.StressMPa / out.LimitMPa
 	out.LoadKG = n*b.mass + b.leaf + b.snow
 	out.State = loadState(out.Use, in.Safety)

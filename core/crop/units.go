@@ -2,8 +2,10 @@ package crop
 
 import (
 	"cmp"
+	"errors"
 	"math"
 	"slices"
+	"sync"
 
 	"vertumna/core/limb"
 )
@@ -36,6 +38,8 @@ type reading struct {
 	buds  []float64 // flower buds of each limb's own wood, by its light
 	bears []float64 // the same with no limb darker than dimLeast: how fruit that hangs is shared out
 	above []float64 // of bears, above reach
+	from  []float64 // cm from its base, where its own wood begins to bear
+	to    []float64 // and ends; from where none of it bears
 }
 
 // dimLeast is the light a limb is taken to have where fruit hangs: what set there proves that it saw some when its buds were
@@ -52,13 +56,20 @@ func lit(light limb.Light, n int) limb.Light {
 
 func read(m *limb.Map, light limb.Light, reachCM float64) *reading {
 	n := m.Len()
-	r := &reading{m: m, light: light, buds: make([]float64, n), bears: make([]float64, n), above: make([]float64, n)}
+	r := &reading{m: m, light: light, buds: make([]float64, n), bears: make([]float64, n), above: make([]float64, n), from: make([]float64, n), to: make([]float64, n)}
 	dim := lit(light, n)
 	for i := range n {
 		for _, p := range m.Fruiting(i, light) {
 			r.buds[i] += p.Buds
 		}
 		for _, p := range m.Fruiting(i, dim) {
+			if p.Buds <= 0 {
+				continue
+			}
+			if r.to[i] == 0 {
+				r.from[i] = p.From
+			}
+			r.to[i] = p.To
 			r.bears[i] += p.Buds
 			if p.MidZ > reachCM {
 				r.above[i] += p.Buds
@@ -141,19 +152,7 @@ func (r *reading) class(i int) string {
 const twigCM = 0.6
 
 // stretch is the part of a limb's own wood that bears, cm from its base.
-func (r *reading) stretch(i int) (from, to float64) {
-	first := true
-	for _, p := range r.m.Fruiting(i, nil) {
-		if p.Buds <= 0 {
-			continue
-		}
-		if first {
-			from, first = p.From, false
-		}
-		to = p.To
-	}
-	return from, to
-}
+func (r *reading) stretch(i int) (from, to float64) { return r.from[i], r.to[i] }
 
 // spread shares a whole number out by weights: the largest remainders get what is left over, then the earlier.
 func spread(total int, weights []float64) []int {
@@ -184,6 +183,9 @@ const (
 	sickNearCM  = 15
 	mostBare    = 0.9
 )
+
+// bendingAtOnce is how many limbs are bent side by side.
+const bendingAtOnce = 2
 
 // loadInput is a limb of the map as the load model wants it, with the fruit on it and all it carries.
 func (r *reading) loadInput(i, fruit int, o LoadTerms) LoadInput {
@@ -257,19 +259,30 @@ func (r *reading) loads(fruit []float64, o LoadTerms) ([]LimbAt, error) {
 			on[p] += on[i]
 		}
 	}
-	var out []LimbAt
+	var which []int
 	for i := range m.Len() {
 		a := &m.Axes[i]
 		upright := m.IsStem(i) && len(m.Stems()) == 1
 		if a.D < loadMinMM || a.L < loadMinCM || upright || m.WhollyDead(i) || on[i] < 0.5 && o.SnowKgM2 == 0 {
 			continue
 		}
-		n := int(round(on[i]))
-		l, err := LimbLoad(r.loadInput(i, n, o))
-		if err != nil {
-			return nil, err
-		}
-		out = append(out, LimbAt{a.ID, i, n, l})
+		which = append(which, i)
+	}
+	out, errs := make([]LimbAt, len(which)), make([]error, len(which))
+	var wg sync.WaitGroup
+	for worker := range bendingAtOnce {
+		wg.Go(func() {
+			for k := worker; k < len(which); k += bendingAtOnce {
+				i := which[k]
+				n := int(round(on[i]))
+				l, err := LimbLoad(r.loadInput(i, n, o))
+				out[k], errs[k] = LimbAt{m.Axes[i].ID, i, n, l}, err
+			}
+		})
+	}
+	wg.Wait()
+	if err := errors.Join(errs...); err != nil {
+		return nil, err
 	}
 	slices.SortStableFunc(out, func(a, b LimbAt) int { return cmp.Compare(b.Use, a.Use) })
 	return out, nil

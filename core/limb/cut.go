@@ -110,14 +110,15 @@ func (m *Map) thinSpurs(i int, c CutAt) *Map {
 
 // takeOff cuts a limb at its collar.
 func (m *Map) takeOff(i int) *Map {
-	axes := slices.Clone(m.Axes)
-	p := &axes[m.Axes[i].Parent]
 	w := Wound{AtCM: m.Axes[i].Attach, DMM: m.Axes[i].D, Fresh: true}
 	if m.Year > 0 {
 		w.Year = &m.Year
 	}
+	carrier := m.Axes[i].Parent
+	axes, place := m.rest(m.Axes, m.Subtree(i))
+	p := &axes[place[carrier]]
 	p.Wounds = append(slices.Clone(p.Wounds), w)
-	return m.without(axes, m.Subtree(i))
+	return m.of(axes)
 }
 
 func (m *Map) shorten(i int, x float64) *Map {
@@ -188,27 +189,45 @@ func ringsTo(rings []float64, x float64) []float64 {
 	return out
 }
 
-// without makes a map of the axes given less those named by place.
+// without makes a map of the axes given less those named by place. What is left keeps its order.
 func (m *Map) without(axes []Axis, gone []int) *Map {
-	parents := make([]string, 0, len(axes))
-	kept := make([]Axis, 0, len(axes))
-	lost := make([]bool, len(axes))
-	names := make(map[string]bool, len(gone))
+	kept, _ := m.rest(axes, gone)
+	return m.of(kept)
+}
+
+// of makes a map of the same tree with other axes, in topological order.
+func (m *Map) of(axes []Axis) *Map {
+	out := *m
+	out.Axes = axes
+	out.settle()
+	return &out
+}
+
+// rest copies the axes that stay, and tells where each now stands: -1 for those that are gone.
+func (m *Map) rest(axes []Axis, gone []int) (kept []Axis, place []int) {
+	kept, place = make([]Axis, 0, len(axes)-len(gone)), make([]int, len(axes))
+	var names map[string]bool
+	if len(gone) > 0 {
+		names = make(map[string]bool, len(gone))
+	}
 	for _, i := range gone {
-		lost[i], names[m.Axes[i].ID] = true, true
+		place[i], names[m.Axes[i].ID] = -1, true
 	}
 	for i := range axes {
-		if lost[i] {
+		if place[i] < 0 {
 			continue
 		}
-		parent := ""
-		if p := axes[i].Parent; p >= 0 {
-			parent = m.Axes[p].ID
+		place[i] = len(kept)
+		kept = append(kept, axes[i])
+		a := &kept[len(kept)-1]
+		if a.Parent >= 0 {
+			a.Parent = place[a.Parent]
 		}
-		kept, parents = append(kept, axes[i]), append(parents, parent)
-		kept[len(kept)-1].forget(names)
+		if names != nil {
+			a.forget(names)
+		}
 	}
-	return m.resettle(kept, parents)
+	return kept, place
 }
 
 // forget drops what a limb said of limbs that are gone: rubbing on them, following them.

@@ -142,6 +142,9 @@ func (s *server) bench(ctx context.Context, b *standing) (*BenchBody, error) {
 	}
 	out.Ahead, out.Cut = b.ahead, b.after != nil
 	b.draw(out, shown)
+	if err := s.came(ctx, b, out, m); err != nil {
+		return nil, err
+	}
 	out.Past, err = s.past(ctx, b.tree.ID, out.History, m)
 	return out, err
 }
@@ -239,6 +242,38 @@ func (s *server) past(ctx context.Context, treeID string, history []store.Revisi
 		out = append(out, p)
 	}
 	return out, nil
+}
+
+// came sets the forecast from the winter before beside the map shown, where both were mapped in winter.
+func (s *server) came(ctx context.Context, b *standing, out *BenchBody, now *limb.Map) error {
+	if now.Year == 0 || now.Season != limb.Dormant {
+		return nil
+	}
+	kept, err := s.mapOfYear(ctx, b.tree.ID, out.History, now.Year-1)
+	if err != nil || kept == nil || kept.read.Season != limb.Dormant {
+		return err
+	}
+	var work growth.Work
+	for i := range b.contents.Entries {
+		e := &b.contents.Entries[i]
+		if e.TreeID != b.tree.ID || e.Date < kept.Date || e.Date > out.Revision.Date {
+			continue
+		}
+		for _, c := range e.Made {
+			if y, season := year.MapSeason(e.Date, b.south); y == now.Year-1 && season == limb.Dormant {
+				work.Dormant = append(work.Dormant, growth.Cut{CutAt: c})
+			} else if y == now.Year-1 {
+				work.Summer = append(work.Summer, growth.Cut{CutAt: c})
+			}
+		}
+	}
+	tree := growth.Tree{Map: kept.read, Latitude: b.latitude(), Rain: growth.Rain(b.contents.Orchard.RainOf(now.Year - 2))}
+	c, err := growth.Compare(tree, work, now)
+	if err != nil {
+		return nil // what was cut does not fit the map of then: nothing can be said
+	}
+	out.Came = &CameBody{From: kept.Date, Verdict: c.Verdict, Says: b.speaker.Came(c)}
+	return nil
 }
 
 // pastMap is a map kept of a year before.

@@ -23,6 +23,7 @@ type BenchBody struct {
 	Findings []FindingBody      `json:"findings" nullable:"false" doc:"in the order of work, lettered"`
 	Facts    BenchFacts         `json:"facts"`
 	Past     []PastBody         `json:"past" nullable:"false" doc:"the tree as it was mapped in years before, latest first; two at most"`
+	Came     *CameBody          `json:"came,omitempty" doc:"the forecast made from the map of the winter before, beside what came"`
 	History  []store.Revision   `json:"history" nullable:"false"`
 	EndTests []EndTestBody      `json:"end_tests" nullable:"false"`
 	Outline  Outline            `json:"outline" doc:"wanted at this age by its form"`
@@ -151,6 +152,13 @@ type PastBody struct {
 	HeightCM  float64      `json:"height_cm"`
 	Limbs     int          `json:"limbs"`
 	Lines     [][]float64  `json:"lines" nullable:"false" doc:"stations of each limb, five numbers each"`
+}
+
+// CameBody is a forecast beside what came.
+type CameBody struct {
+	From    almanac.Day `json:"from" doc:"of the map it was made from"`
+	Verdict string      `json:"verdict" enum:"as-forecast,stronger,weaker"`
+	Says    string      `json:"says"`
 }
 
 // EndTestBody is an end test with its last answer.

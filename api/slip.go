@@ -156,7 +156,7 @@ func (p *slipMade) amount() year.Amount {
 // onto brings the map to the season of the slip: a summer slip of a map taken in winter stands on what the tree is expected
 // to be at midsummer, cut or not as the account says.
 func (p *slipMade) onto(m *limb.Map) error {
-	p.tree = growth.Tree{Map: m, Latitude: p.latitude(), ShootCM: p.core.ShootCM}
+	p.tree = growth.Tree{Map: m, Latitude: p.latitude(), ShootCM: p.core.ShootCM, Rain: growth.Rain(p.contents.Orchard.RainOf(m.Year - 1))}
 	switch {
 	case m.Season == p.season:
 		p.m = m

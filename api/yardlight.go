@@ -37,6 +37,8 @@ type TreeLightBody struct {
 	Light  float64     `json:"light" doc:"of full light on its leaf, its own shade left out"`
 	Hours  float64     `json:"sun_hours" doc:"a day"`
 	Means  string      `json:"means"`
+	Own    float64     `json:"own_hours,omitempty" doc:"the person's own count; 0: none"`
+	Beside string      `json:"beside,omitempty" doc:"own count and computed hours side by side"`
 	Shades []ShadeBody `json:"shaded_by" nullable:"false" doc:"the most first"`
 	Height float64     `json:"height_m"`
 	CapM   float64     `json:"cap_m" doc:"for its neighbours' light; 0: nobody binds it"`
@@ -191,6 +193,7 @@ func (b *YardLightBody) trees(p *Planned, y *store.YardLight, s light.Shading) {
 	for o, t := range y.Trees {
 		body := TreeLightBody{
 			ID: t.ID, Code: t.Code, X: t.X, Y: t.Y, Light: math.Round(100*s.Without[o]) / 100, Hours: round1(s.SunHours[o]), Means: p.Speaker.SunMeans(s.SunHours[o]),
+			Own: y.Own[o], Beside: p.Speaker.SunBeside(y.Own[o], s.SunHours[o]),
 			Shades: []ShadeBody{}, Height: math.Round(y.Heights[o]) / 100, RuleM: rowRuleM(p, y.Trees, t),
 		}
 		for a, lost := range s.Lost[o] {

@@ -25,7 +25,24 @@ type Orchard struct {
 	Plot     Plot          `json:"plot"`
 	Needs    []Need        `json:"needs,omitempty" nullable:"false" maxItems:"40" doc:"what the household wants of each kind"`
 	SnowMM   float64       `json:"snow_kg_m2,omitempty" minimum:"0" maximum:"200" doc:"the snow a person counts on, mm of water; 0: none"`
+	Rain     []SeasonRain  `json:"rain,omitempty" nullable:"false" maxItems:"200" doc:"how wet growing seasons were; those not named: as usual"`
 	Exposed  string        `json:"exposed,omitempty" enum:"sheltered,usual,exposed" doc:"how much wind the limbs meet"`
+}
+
+// SeasonRain is how wet a growing season was.
+type SeasonRain struct {
+	Season int    `json:"season" minimum:"1900" maximum:"2200"`
+	Rain   string `json:"rain" enum:"wet,dry"`
+}
+
+// RainOf is how wet a growing season was, empty as usual.
+func (o *Orchard) RainOf(season int) string {
+	for _, r := range o.Rain {
+		if r.Season == season {
+			return r.Rain
+		}
+	}
+	return ""
 }
 
 // Need is what the household wants of a kind in a year.

@@ -41,6 +41,7 @@ type Tree struct {
 	HeightM     float64           `json:"height_m,omitempty" minimum:"0"`
 	SpreadM     float64           `json:"spread_m,omitempty" minimum:"0" maximum:"30"`
 	TrunkMM     float64           `json:"trunk_mm,omitempty" minimum:"0" maximum:"1500"`
+	SunHours    float64           `json:"sun_hours,omitempty" minimum:"0" maximum:"18" doc:"own count of the sun on its spot on a clear day in the growing season; 0 not counted"`
 	ScaffoldsMM []float64         `json:"scaffolds_mm,omitempty" maxItems:"20"`
 	Estimated   bool              `json:"estimated,omitempty" doc:"its size was estimated, not measured"`
 	Notes       string            `json:"notes,omitempty" maxLength:"10000"`

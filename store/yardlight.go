@@ -17,6 +17,7 @@ type YardLight struct {
 	Trees   []*year.Tree // by owner; what stands after them is no tree
 	Heights []float64    // cm, by owner
 	Names   []string
+	Own     []float64 // sun hours a person counted, by tree; 0: none
 	north   float64
 }
 
@@ -42,6 +43,7 @@ func (c *Contents) YardLight(trees []year.Tree, maps map[string]*limb.Map, day a
 		owner := out.Shader.Owner(t.Code)
 		out.Trees = append(out.Trees, t)
 		out.Names = append(out.Names, t.Code)
+		out.Own = append(out.Own, c.ownHours(t.ID))
 		if m != nil {
 			out.Heights = append(out.Heights, m.Height())
 			for _, l := range out.Grid.Tree(m, at) {
@@ -79,3 +81,12 @@ func (c *Contents) YardLight(trees []year.Tree, maps map[string]*limb.Map, day a
 }
 
 func floor20(v float64) int { return int(math.Floor(v / light.ShadeCellCM)) }
+
+func (c *Contents) ownHours(treeID string) float64 {
+	for i := range c.Trees {
+		if c.Trees[i].ID == treeID {
+			return c.Trees[i].SunHours
+		}
+	}
+	return 0
+}

@@ -27,3 +27,18 @@ func (s Speaker) HeightCap(capM float64, neighbour string, shades, keeps float64
 	}
 	return fmt.Sprintf("at most %s for the light of %s, which loses %s to it", s.Amount(capM, "m"), neighbour, s.Amount(shades, "share"))
 }
+
+// SunBeside sets a person's own count of sun hours beside the computed ones; "" where nobody counted.
+func (s Speaker) SunBeside(own, computed float64) string {
+	if own <= 0 {
+		return ""
+	}
+	says := fmt.Sprintf("You counted %s h; by the sun's path it is %.1f h", trim(own, 1), computed)
+	switch light.Beside(own, computed) {
+	case light.CountedLess:
+		return says + ": something shades it that is not on the plan, or the day was not clear"
+	case light.CountedMore:
+		return says + ": what shades it on the plan is lower, or farther off, than drawn"
+	}
+	return says + ": they agree"
+}

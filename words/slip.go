@@ -6,6 +6,7 @@ import (
 	"strings"
 
 	"vertumna/core/cut"
+	"vertumna/core/growth"
 	"vertumna/core/limb"
 )
 
@@ -372,4 +373,17 @@ func (s Speaker) tally(t cut.Tally) string {
 	}
 	return fmt.Sprintf("%s of the crown, %s, %.0f fruit buds within reach, widest wound %s, %s",
 		s.Amount(t.Share, "share"), shortMinutes(t.Minutes), t.Buds, s.Amount(t.WidestMM, "mm"), closes)
+}
+
+var cameVerdicts = map[string]string{
+	growth.AsForecast: "It grew as forecast.", growth.Stronger: "It grew more than forecast: cut it less in winter and more in summer.",
+	growth.Weaker: "It grew less than forecast: look at water, crop and roots before you cut more.",
+}
+
+// Came says a forecast beside what came.
+func (s Speaker) Came(c growth.Came) string {
+	one := func(x growth.Seen) string {
+		return s.Amount(x.HeightCM/100, "m") + " high, shoots of " + s.Amount(math.Round(x.ShootCM), "cm") + ", " + s.Amount(float64(x.Sprouts), "sprouts")
+	}
+	return "Forecast: " + one(c.Forecast) + ". Came: " + one(c.Came) + ". " + cameVerdicts[c.Verdict]
 }

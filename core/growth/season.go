@@ -35,11 +35,33 @@ type Tree struct {
 	// ShootCM is the mean length of last season's end shoots as measured; 0: not measured. It corrects the vigour of a tree
 	// whose rings nobody measured.
 	ShootCM float64
+	// Rain is how wet the last growing season was; it scales the water sprouts of the season to come, and only of that one.
+	Rain Rain
 
 	rref, reff, vig float64
 	calibrated      bool
 	pending         []point
 	born            int
+}
+
+// Rain of a growing season.
+type Rain string
+
+// How wet a growing season was; empty: as usual.
+const (
+	Wet Rain = "wet"
+	Dry Rain = "dry"
+)
+
+// sprouting is how a wet or dry last season scales water sprouts: reserves and standing roots of a wet one (est.).
+func (r Rain) sprouting() float64 {
+	switch r {
+	case Wet:
+		return 1.3
+	case Dry:
+		return 0.7
+	}
+	return 1
 }
 
 // Work is what happens to a tree in one season: cuts while dormant, cuts at a moment of the season, and its crop (1 is
@@ -199,6 +221,7 @@ func Grow(t Tree, work Work) (Tree, Report, error) {
 		p = f*p + (1-f)*second
 	}
 	s.leafFall(p, f)
+	next.Rain = ""
 	return next, s.report(), nil
 }
 

@@ -141,7 +141,7 @@ func (s *season) sprouts(c madeCut, q float64, summer bool, i int) []point {
 	if summer {
 		part, rank = 0.25, 0.9
 	}
-	n := min(8, int(s.m.Kind.Growth.SproutTendency*c.d/30*(1+4*q)*part))
+	n := min(8, int(s.m.Kind.Growth.SproutTendency*c.d/30*(1+4*q)*part*s.t.Rain.sprouting()))
 	var out []point
 	for k := range n {
 		out = append(out, point{

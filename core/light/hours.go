@@ -31,3 +31,24 @@ func SunOf(hours float64) SunClass {
 	}
 	return PoorSun
 }
+
+// How a person's own count of sun hours stands beside the computed ones.
+const (
+	CountsAgree = "agree"
+	CountedLess = "less"
+	CountedMore = "more"
+)
+
+// agreeWithin is how far apart the two may be, hours (est.): clear days differ, and the computed ones are a mean.
+const agreeWithin = 1.25
+
+// Beside compares a person's own count with the computed hours of sun a day.
+func Beside(own, computed float64) string {
+	switch {
+	case own < computed-agreeWithin:
+		return CountedLess
+	case own > computed+agreeWithin:
+		return CountedMore
+	}
+	return CountsAgree
+}

@@ -168,6 +168,7 @@ function Past({ bench, bearing }: { bench: Bench; bearing: number }) {
           ? 'Read back from the rings; what was cut since cannot be seen there.'
           : 'From the maps kept of those winters.'}
       </p>
+      {bench.came && <p className="sm">{bench.came.says}</p>}
     </section>
   );
 }

@@ -3,6 +3,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { Meta, Orchard, Schemas } from '../shared/api';
+import { useHere } from '../shared/orchard';
 import { read, show, unitOf, type Units } from '../shared/units';
 
 type Need = Schemas['Need'];
@@ -91,6 +92,7 @@ export function HouseholdForm({ meta, orchard, units, onChange }: Props) {
           </label>
         ))}
       </fieldset>
+      <LastSeason orchard={orchard} onChange={onChange} />
       <Amount
         label="Snow you count on, mm of water"
         value={orchard.snow_kg_m2 ?? 0}
@@ -100,6 +102,37 @@ export function HouseholdForm({ meta, orchard, units, onChange }: Props) {
         hint="10 cm of wet snow is about 20 mm; none: leave it empty"
       />
     </div>
+  );
+}
+
+const rains = [
+  ['', 'as usual'],
+  ['wet', 'wet: more water sprouts after a cut'],
+  ['dry', 'dry: fewer of them'],
+] as const;
+
+/** How wet the last growing season was. */
+function LastSeason({ orchard, onChange }: { orchard: Orchard; onChange: (o: Orchard) => void }) {
+  const { plan } = useHere();
+  const season = (plan?.season ?? 0) - 1;
+  if (season < 1900) return null;
+  const rain = (orchard.rain ?? []).filter((r) => r.season !== season);
+  const now = (orchard.rain ?? []).find((r) => r.season === season)?.rain ?? '';
+  return (
+    <fieldset style={{ border: 0, padding: 0, margin: 0 }}>
+      <legend className="sm q">The growing season of {season} was</legend>
+      {rains.map(([k, name]) => (
+        <label key={k} style={{ marginRight: 16 }}>
+          <input
+            type="radio"
+            name="rain"
+            checked={now === k}
+            onChange={() => onChange({ ...orchard, rain: k === '' ? rain : [...rain, { season, rain: k }] })}
+          />{' '}
+          {name}
+        </label>
+      ))}
+    </fieldset>
   );
 }
 

@@ -872,6 +872,8 @@ export interface components {
              * @description winters on: limbs, findings and facts are predicted; the map is as it stands
              */
             ahead: number;
+            /** @description the forecast made from the map of the winter before, beside what came */
+            came?: components["schemas"]["CameBody"];
             can_undo: boolean;
             /** @description limbs, findings and facts are those with the slip made */
             cut: boolean;
@@ -962,6 +964,13 @@ export interface components {
         };
         CalendarBody: {
             address: string;
+        };
+        CameBody: {
+            /** @description of the map it was made from */
+            from: string;
+            says: string;
+            /** @enum {string} */
+            verdict: "as-forecast" | "stronger" | "weaker";
         };
         Carried: {
             /**
@@ -2117,6 +2126,8 @@ export interface components {
             /** @description what the household wants of each kind */
             needs?: components["schemas"]["Need"][];
             plot: components["schemas"]["Plot"];
+            /** @description how wet growing seasons were; those not named: as usual */
+            rain?: components["schemas"]["SeasonRain"][];
             /**
              * Format: int64
              * @description moves with every write to anything in the orchard
@@ -2519,6 +2530,12 @@ export interface components {
             };
             /** @description slug of a preset */
             preset: string;
+        };
+        SeasonRain: {
+            /** @enum {string} */
+            rain: "wet" | "dry";
+            /** Format: int64 */
+            season: number;
         };
         Second: {
             again: components["schemas"]["Again"][] | null;
@@ -3038,6 +3055,11 @@ export interface components {
             spread_m?: number;
             stake?: boolean;
             suckering?: boolean;
+            /**
+             * Format: double
+             * @description own count of the sun on its spot on a clear day in the growing season; 0 not counted
+             */
+            sun_hours?: number;
             /** @description wish: thin a kind that is left to itself */
             thin_anyway?: boolean;
             triploid?: boolean;
@@ -3107,6 +3129,8 @@ export interface components {
             version: number;
         };
         TreeLightBody: {
+            /** @description own count and computed hours side by side */
+            beside?: string;
             /**
              * Format: double
              * @description for its neighbours' light; 0: nobody binds it
@@ -3123,6 +3147,11 @@ export interface components {
              */
             light: number;
             means: string;
+            /**
+             * Format: double
+             * @description the person's own count; 0: none
+             */
+            own_hours?: number;
             /**
              * Format: double
              * @description nine tenths of the distance to the nearest tree or of the row distance; 0: none

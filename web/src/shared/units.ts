@@ -54,5 +54,6 @@ export function count(n: number, thing: string): string {
 }
 
 export function percent(share: number): string {
+  if (share > 0 && share < 0.005) return 'under 1 %';
   return `${String(Math.round(share * 100))} %`;
 }

@@ -35,6 +35,7 @@ export function LightPanel({ light, asked, onAsk }: Props) {
             {t.id === asked && (
               <div className="stepbody">
                 <p>{t.means}.</p>
+                {t.beside && <p>{t.beside}.</p>}
                 <p>
                   Stands {say(t.height_m, 'm', units)}
                   {t.cap_why ? `; ${t.cap_why}` : '; no neighbour’s light binds its height'}.

@@ -242,6 +242,17 @@ export function TreeForm({ tree, onChange, onDone }: Props) {
             {text('rootstock', 'Rootstock, by name')}
             {text('hole', 'Shares its hole', { helperText: 'the same mark on each tree of one hole' })}
           </div>
+          <TextField
+            label="Hours of sun on its spot, own count on a clear day"
+            type="number"
+            value={tree.sun_hours ?? ''}
+            onChange={(e) =>
+              onChange({ ...tree, sun_hours: e.target.value === '' ? undefined : Number(e.target.value) })
+            }
+            error={!!bad('sun_hours')}
+            helperText={bad('sun_hours')?.expected ?? 'shown beside the computed hours in the light of the yard'}
+            slotProps={{ htmlInput: { min: 0, max: 18, step: 0.5 } }}
+          />
           {select('graft', 'Bud or graft', words(['summer', 'spring']), 'no')}
           <div className="pair" style={{ gap: 0 }}>
             {tick('bag', 'Bag the fruit')}

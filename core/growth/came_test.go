@@ -51,3 +51,16 @@ func TestAWetLastSeasonMakesMoreSproutsADryOneFewer(t *testing.T) {
 	require.Greater(t, sprouts[growth.Wet], sprouts[""])
 	require.Less(t, sprouts[growth.Dry], sprouts[""])
 }
+
+func TestAMapReadBackAYearGrowsAgain(t *testing.T) {
+	tree := cameTree(t)
+	doc, err := tree.Map.YearBack()
+	require.NoError(t, err)
+	before, err := limb.Check(doc)
+	require.NoError(t, err)
+	require.Greater(t, before.LeafM2(), 0.5*tree.Map.LeafM2(), "a year younger, not leafless")
+	c, err := growth.Compare(growth.Tree{Map: before, Latitude: 46}, growth.Work{}, tree.Map)
+	require.NoError(t, err)
+	require.InDelta(t, c.Came.HeightCM, c.Forecast.HeightCM, 40)
+	require.Greater(t, c.Forecast.HeightCM, before.Height())
+}

@@ -34,9 +34,17 @@ func (m *Map) YearBack() (Doc, error) {
 			l.AngleTipDeg = Of(a.A0 + (a.A1-a.A0)*length/a.L)
 			l.LengthCM = Of(length)
 		}
-		thin := 1 - 1/float64(n+1)
+		seasons := n
+		if l.Parent == "" { // a stem cut back is older than the rings along it
+			seasons = max(n, m.Age)
+		}
+		thin := 1 - 1/float64(seasons+1)
 		l.DiameterMM = Of(math.Max(m.Kind.Growth.TipMM, a.D*thin))
-		l.TipDiameterMM = Of(math.Min(a.Dt, *l.DiameterMM))
+		tip := a.Dt
+		if a.Tip != Growing {
+			tip *= thin
+		}
+		l.TipDiameterMM = Of(math.Min(tip, *l.DiameterMM))
 		l.Marks, l.State, l.FruitCount, l.OwnD2MM2, l.BareCM = nil, nil, nil, nil, nil
 		l.Buds = slices.DeleteFunc(slices.Clone(l.Buds), func(b SeenBud) bool { return b.AtCM > length })
 		l.Wounds = slices.DeleteFunc(slices.Clone(l.Wounds), func(w Wound) bool { return w.AtCM > length || w.Year != nil && *w.Year >= doc.Year })

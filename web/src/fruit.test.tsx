@@ -170,6 +170,7 @@ describe('the counting pad', () => {
     render(
       <CountPad
         code="A3"
+        apart="18 cm"
         limb={limb()}
         pad={p}
         at={at}

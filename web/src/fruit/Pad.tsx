@@ -19,6 +19,8 @@ interface Props {
   way: Way;
   onWay: (w: Way) => void;
   code: string;
+  /** How far apart fruit stands on the average; empty where the kind has no spacing. */
+  apart: string;
 }
 
 const capital = (t: string) => t.charAt(0).toUpperCase() + t.slice(1);
@@ -110,6 +112,7 @@ export function CountPad(p: Props) {
           </b>{' '}
           <span className="q">
             {here.left} left, {here.taken} taken here.
+            {p.apart ? ` Leave the largest, sound and well lit, about ${p.apart} apart.` : ''}
             {over ? ' More stand than this limb should carry.' : ''}
           </span>
         </p>

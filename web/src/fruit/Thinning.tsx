@@ -148,6 +148,7 @@ function Laid({ fruit }: { fruit: Fruit }) {
         </div>
         <CountPad
           code={fruit.tree.code}
+          apart={fruit.spacing_cm ? say(fruit.spacing_cm, 'cm', units) : ''}
           limb={limb}
           pad={pad}
           at={at}

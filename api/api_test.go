@@ -30,6 +30,18 @@ type app struct {
 	t     testing.TB
 	srv   *httptest.Server
 	today almanac.Day
+	store *store.Store
+}
+
+// serve starts the program over its database; what it had in memory is gone.
+func (a *app) serve() {
+	if a.srv != nil {
+		a.srv.Close()
+	}
+	a.srv = httptest.NewServer(api.New(api.Config{
+		Store: a.store, Today: func() almanac.Day { return a.today }, Now: func() time.Time { return time.Date(2027, 2, 20, 9, 0, 0, 0, time.UTC) },
+		Log: slog.New(slog.DiscardHandler),
+	}))
 }
 
 func day(text string) almanac.Day {
@@ -46,12 +58,8 @@ func start(t testing.TB, today string) *app {
 	require.NoError(t, os.WriteFile(path, demoFile(t, today), 0o600))
 	s, err := store.Open(context.Background(), path)
 	require.NoError(t, err)
-	a := &app{t: t, today: day(today)}
-	h := api.New(api.Config{
-		Store: s, Today: func() almanac.Day { return a.today }, Now: func() time.Time { return time.Date(2027, 2, 20, 9, 0, 0, 0, time.UTC) },
-		Log: slog.New(slog.DiscardHandler),
-	})
-	a.srv = httptest.NewServer(h)
+	a := &app{t: t, today: day(today), store: s}
+	a.serve()
 	t.Cleanup(func() { a.srv.Close(); _ = s.Close() })
 	return a
 }

@@ -29,9 +29,11 @@ type planner struct {
 	order     []planKey
 	amounts   map[string]year.Amount // of the slips made, by tree
 	slips     int                    // how often one of them changed
-	fruits    map[fruitKey]*fruitMade
-	lights    map[lightKey]limb.Light
-	sections  map[lightKey]float64
+
+	remembered map[string]bool // orchards whose amounts were read from the store
+	fruits     map[fruitKey]*fruitMade
+	lights     map[lightKey]limb.Light
+	sections   map[lightKey]float64
 }
 
 // lightKey is the light of a tree's map in an orchard as it stood.
@@ -93,7 +95,7 @@ const (
 )
 
 func newPlanner(s *store.Store) *planner {
-	return &planner{store: s, ensembles: map[ensembleKey]*ensembleSlot{}, contents: map[string]*store.Contents{}, plans: map[planKey]*planSlot{}, amounts: map[string]year.Amount{}, fruits: map[fruitKey]*fruitMade{}, lights: map[lightKey]limb.Light{}, sections: map[lightKey]float64{}}
+	return &planner{store: s, ensembles: map[ensembleKey]*ensembleSlot{}, contents: map[string]*store.Contents{}, plans: map[planKey]*planSlot{}, amounts: map[string]year.Amount{}, remembered: map[string]bool{}, fruits: map[fruitKey]*fruitMade{}, lights: map[lightKey]limb.Light{}, sections: map[lightKey]float64{}}
 }
 
 // ensemble makes the ensemble of a site and season once.
@@ -169,7 +171,9 @@ func (p *planner) make(ctx context.Context, c *store.Contents, day almanac.Day) 
 	if err != nil {
 		return nil, err
 	}
-	p.giveAmounts(y)
+	if err := p.giveAmounts(ctx, c.Orchard.ID, y); err != nil {
+		return nil, err
+	}
 	out, err := p.planAll(c, y, day)
 	if err != nil {
 		return nil, err
@@ -280,8 +284,25 @@ func (p *planner) madeSlips() int {
 	return p.slips
 }
 
-// giveAmounts hands the amounts of the slips made on to the trees' tasks.
-func (p *planner) giveAmounts(y *year.Yard) {
+// giveAmounts hands the amounts of the slips made on to the trees' tasks; those of before a restart are read once.
+func (p *planner) giveAmounts(ctx context.Context, orchardID string, y *year.Yard) error {
+	p.mu.Lock()
+	known := p.remembered[orchardID]
+	p.mu.Unlock()
+	if !known {
+		kept, err := p.store.Amounts(ctx, orchardID)
+		if err != nil {
+			return err
+		}
+		p.mu.Lock()
+		for id, a := range kept {
+			if _, newer := p.amounts[id]; !newer {
+				p.amounts[id] = a
+			}
+		}
+		p.remembered[orchardID] = true
+		p.mu.Unlock()
+	}
 	p.mu.Lock()
 	defer p.mu.Unlock()
 	for i := range y.Trees {
@@ -289,16 +310,22 @@ func (p *planner) giveAmounts(y *year.Yard) {
 			y.Trees[i].Amount = &a
 		}
 	}
+	return nil
 }
 
-// keepAmount remembers what a tree's slip comes to; plans made before it are made anew.
-func (p *planner) keepAmount(treeID string, a year.Amount) {
+// keepAmount remembers what a tree's slip comes to, past a restart too; plans made before it are made anew.
+func (p *planner) keepAmount(ctx context.Context, treeID string, a year.Amount) error {
 	p.mu.Lock()
-	defer p.mu.Unlock()
-	if p.amounts[treeID] != a {
+	same := p.amounts[treeID] == a
+	if !same {
 		p.amounts[treeID] = a
 		p.slips++
 	}
+	p.mu.Unlock()
+	if same {
+		return nil
+	}
+	return p.store.KeepAmount(ctx, treeID, a)
 }
 
 // lightOf is the light of a tree's map, worked out once while nothing in the orchard changes.

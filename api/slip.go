@@ -132,7 +132,9 @@ func (s *server) makeSlip(ctx context.Context, in *SlipInput) (*slipMade, error)
 		return nil, err
 	}
 	if !out.predicted && b.day == s.Today() {
-		s.planner.keepAmount(b.tree.ID, out.amount())
+		if err := s.planner.keepAmount(ctx, b.tree.ID, out.amount()); err != nil {
+			return nil, err
+		}
 	}
 	return out, nil
 }

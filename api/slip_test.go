@@ -196,3 +196,41 @@ func TestWinterAndSummerAndTheYearsAreSetSideBySide(t *testing.T) {
 	next := a.ok("GET", fmt.Sprintf(mapOf, "C2")+"?cut=true&ahead=1", nil)
 	require.Equal(t, 1.0, next["ahead"])
 }
+
+func TestATaskKeepsTheAmountsOfItsSlipPastARestart(t *testing.T) {
+	a := start(t, "2027-02-20")
+	plan := lt + "/trees/lower-terrace-C2/plan"
+	require.NotContains(t, taskText(t, a.ok("GET", plan, nil), "dormant-cut"), "The slip has")
+	a.ok("GET", fmt.Sprintf(slipOf, "C2"), nil)
+	says := taskText(t, a.ok("GET", plan, nil), "dormant-cut")
+	require.Contains(t, says, "The slip has")
+	a.serve()
+	require.Equal(t, says, taskText(t, a.ok("GET", plan, nil), "dormant-cut"))
+}
+
+func TestTheBenchSetsTheForecastBesideWhatCame(t *testing.T) {
+	a := start(t, "2027-02-20")
+	came := a.ok("GET", fmt.Sprintf(mapOf, "C2"), nil)["came"].(object)
+	require.Contains(t, came["says"], "Forecast: ")
+	require.Contains(t, came["says"], "Came: 2.5 m high")
+	require.Nil(t, a.ok("GET", fmt.Sprintf(mapOf, "A2"), nil)["came"], "no map of the winter before, no forecast")
+}
+
+func TestOwnCountOfSunStandsBesideTheComputedHours(t *testing.T) {
+	a := start(t, "2027-02-20")
+	var tree object
+	for _, x := range a.all(lt + "/trees") {
+		if x["code"] == "C2" {
+			tree = x
+		}
+	}
+	tree["sun_hours"] = 3
+	a.ok("PUT", lt+"/trees/lower-terrace-C2", object{"version": tree["version"], "tree": tree})
+	for _, x := range list(a.ok("GET", lt+"/light", nil), "trees") {
+		if x["code"] == "C2" {
+			require.Contains(t, x["beside"], "You counted 3 h; by the sun's path it is")
+		} else {
+			require.Nil(t, x["beside"])
+		}
+	}
+}

@@ -120,6 +120,34 @@ func fruitWork(e store.Entry, t *year.Task, tp *year.TreePlan, d dice, now int) 
 	return []store.Entry{e}
 }
 
+// lateHarvests are those of bearing trees whose fruit does not ripen by warmth alone and is taken in before the frost.
+func lateHarvests(c *store.Contents, d dice, season, now int, shown almanac.Day) (out []store.Entry) {
+	south := c.Orchard.Site.South()
+	_, last := year.Rail(season, south)
+	if last-6 > shown {
+		return nil
+	}
+	for i := range c.Trees {
+		t, err := c.Trees[i].Core()
+		if err != nil || !t.Bears(season, south) || t.Elsewhere {
+			continue
+		}
+		picked := false
+		for _, e := range c.Entries {
+			picked = picked || e.TreeID == t.ID && e.Season == season && e.Task == string(year.HarvestTask)
+		}
+		n := math.Round(0.9 * setIn(&t, d, season, now, t.AgeIn(season, south)))
+		if picked || n < 1 {
+			continue
+		}
+		out = append(out, store.Entry{
+			TreeID: t.ID, Date: last - 6, Season: season, Kind: "work", Task: string(year.HarvestTask), Outcome: "done", Who: c.People[0].Name,
+			Fruit: int(n), Kilos: math.Round(n*t.Kind.Crop.MassG/100) / 10, Note: "taken in before the frost", Fruiting: &store.Fruiting{Quality: "kitchen"},
+		})
+	}
+	return out
+}
+
 func glanceOf(load float64) string {
 	switch {
 	case load < 0.1:

@@ -53,6 +53,7 @@ func journal(o *orchard, today almanac.Day) ([]store.Entry, error) {
 				c.Entries = append(c.Entries, workOn(tp, o, d, season, from, today)...)
 			}
 		}
+		c.Entries = append(c.Entries, lateHarvests(c, d, season, now, shown)...)
 		c.Entries = append(c.Entries, measures(c, d, season, from, shown)...)
 		sort.SliceStable(c.Entries, func(i, j int) bool { return c.Entries[i].Date < c.Entries[j].Date })
 	}

@@ -88,3 +88,21 @@ func (w *Work) harvest(errs, warnings *given.Faults) {
 		}
 	}
 }
+
+// CheckCounts refuses counts of limbs that are not the tree's, and of a limb inside another one counted.
+func CheckCounts(m *limb.Map, counts []LimbFruit) given.Faults {
+	var fs given.Faults
+	for k, c := range counts {
+		i := m.Index(c.Limb)
+		if i < 0 {
+			fs.Add("E_UNKNOWN", "fruiting.counts["+itoa(k)+"].limb", c.Limb, "a limb of this tree's map")
+			continue
+		}
+		for l, d := range counts[:k] {
+			if j := m.Index(d.Limb); j >= 0 && (m.HangsOn(i, j) || m.HangsOn(j, i)) {
+				fs.Add(given.Conflict, "fruiting.counts["+itoa(k)+"].limb", c.Limb, "a limb apart from "+d.Limb+", counted in line "+itoa(l+1))
+			}
+		}
+	}
+	return fs
+}

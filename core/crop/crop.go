@@ -116,6 +116,14 @@ func Mass(k *pomology.Kind, meanG, fruit, sectionCM2 float64) float64 {
 	return mass(&k.Crop, meanG, fruit/sectionCM2)
 }
 
+// MassAtMedium turns a weighed fruit into what it would weigh at a medium crop, g: the size-load curve taken back.
+func MassAtMedium(k *pomology.Kind, weighedG, fruit, sectionCM2 float64) float64 {
+	if weighedG <= 0 || sectionCM2 <= 0 || fruit <= 0 {
+		return 0
+	}
+	return weighedG / mass(&k.Crop, 1, fruit/sectionCM2)
+}
+
 // byHand: the kind's fruit is thinned by hand; a grower who wants to may thin every kind that has a spacing.
 func byHand(k *pomology.Kind, anyway bool) bool {
 	return k.Crop.HandThinned || anyway && k.Crop.SpacingLowCM > 0

@@ -287,3 +287,22 @@ func (r *reading) loads(fruit []float64, o LoadTerms) ([]LimbAt, error) {
 	slices.SortStableFunc(out, func(a, b LimbAt) int { return cmp.Compare(b.Use, a.Use) })
 	return out, nil
 }
+
+// TakenByCuts estimates the fruit of counted limbs that went with wood since: by the leaf each limb has lost.
+func TakenByCuts(before, now *limb.Map, counts []LimbFruit) map[string]int {
+	out := map[string]int{}
+	for _, c := range counts {
+		i, j := before.Index(c.Limb), now.Index(c.Limb)
+		if i < 0 {
+			continue
+		}
+		had, has := before.LeafBeyond(i, 0), 0.0
+		if j >= 0 {
+			has = now.LeafBeyond(j, 0)
+		}
+		if gone := 1 - has/math.Max(had, slack); gone > 0.005 {
+			out[c.Limb] = int(round(gone * float64(c.Fruit)))
+		}
+	}
+	return out
+}

@@ -1,0 +1,122 @@
+import { Link } from 'react-router';
+import { StakeLabel } from '../drawing/StakeLabel';
+import { useHere } from '../shared/orchard';
+import { count, say } from '../shared/units';
+import type { Pad } from './pad';
+import type { Fruit, FruitLimb } from './queries';
+
+/** The limbs with what is left of what they may keep, what the tree may carry, the time left, and where to go next. */
+export function LimbsList({
+  fruit,
+  limb,
+  pad,
+  onLimb,
+}: {
+  fruit: Fruit;
+  limb: FruitLimb;
+  pad: Pad;
+  onLimb: (id: string) => void;
+}) {
+  const { units, plan } = useHere();
+  const others = (plan?.trees ?? []).flatMap((t) =>
+    t.id !== fruit.tree.id
+      ? t.bars.filter((b) => b.kind === 'thin' && (b.state === 'open' || b.state === 'closing')).map(() => t)
+      : [],
+  );
+  return (
+    <nav className="fruit-left" aria-label="Limbs">
+      <h2>{count(fruit.limbs.length, 'limb')}</h2>
+      <ul className="limbs">
+        {fruit.limbs.map((l) => {
+          const t = pad.totals(l.id, l.pass);
+          const counting = t.left + t.taken > 0;
+          const left = counting ? t.left : l.left;
+          const state = l.id === limb.id ? 'now' : l.done ? 'done' : counting ? 'begun' : 'not begun';
+          return (
+            <li key={l.id}>
+              <button type="button" aria-current={l.id === limb.id} onClick={() => onLimb(l.id)}>
+                <b>{l.id}</b> <span className="q">{state}</span>
+                <span className="num">
+                  {left} of {l.keep}
+                </span>
+                <svg width="100%" height={8} aria-hidden="true">
+                  <rect x={0.5} y={0.5} width="99%" height={7} fill="var(--sheet)" stroke="var(--rule-strong)" />
+                  <rect
+                    y={0.5}
+                    width={`${String(Math.min(99, (99 * left) / Math.max(1, l.keep)))}%`}
+                    height={7}
+                    fill={left > l.keep ? 'var(--autumn)' : 'var(--leaf)'}
+                  />
+                </svg>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+      <section>
+        <h3>The tree may carry</h3>
+        <p className="big">{fruit.target} fruit</p>
+        <p className="sm">
+          {say(fruit.kg, 'kg', units)} at{' '}
+          {units === 'us' ? `${(fruit.mass_g / 28.35).toFixed(1)} oz` : `${String(Math.round(fruit.mass_g))} g`}.{' '}
+          {fruit.keep !== fruit.target ? `Leave ${String(fruit.keep)} at first. ` : ''}
+          {fruit.binds}
+        </p>
+        {fruit.count_says && <p className="sm">{fruit.count_says}</p>}
+        {fruit.whether_says && <p className="sm">{fruit.whether_says}</p>}
+        {fruit.standing_says && <p className="sm">{fruit.standing_says}</p>}
+        {fruit.frost_says && <p className="sm">{fruit.frost_says}</p>}
+      </section>
+      {(fruit.time_says ?? fruit.window?.says) && (
+        <section>
+          <h3>Time left</h3>
+          {fruit.time_says && <p className="sm">{fruit.time_says}</p>}
+          {fruit.window && <p className="sm">{fruit.window.says}</p>}
+          {fruit.minutes !== undefined && fruit.minutes > 0 && (
+            <p className="sm">About {Math.round(fruit.minutes)} min of work.</p>
+          )}
+        </section>
+      )}
+      {fruit.second && (
+        <section>
+          <h3>Second look</h3>
+          <p className="sm">{secondSays(fruit)}</p>
+        </section>
+      )}
+      {fruit.warnings.length > 0 && (
+        <section>
+          <h3>Mind</h3>
+          {fruit.warnings.map((w) => (
+            <p key={w} className="sm">
+              {w}
+            </p>
+          ))}
+        </section>
+      )}
+      {others.length > 0 && (
+        <section>
+          <h3>After this tree</h3>
+          <p className="codes">
+            {others.slice(0, 8).map((t) => (
+              <Link key={t.id} to={`../${t.id}`} aria-label={`${t.code}, ${t.kind_name}`}>
+                <StakeLabel code={t.code} />
+              </Link>
+            ))}
+          </p>
+        </section>
+      )}
+      <p className="sm">
+        <Link to={`../../trees/${fruit.tree.id}?side=load`}>What its limbs carry</Link>
+      </p>
+    </nav>
+  );
+}
+
+function secondSays(f: Fruit): string {
+  const s = f.second;
+  if (!s) return '';
+  if (s.verdict === 'done')
+    return 'What was thinned stands as it should. Look once more about a week later: what was hidden shows.';
+  if (s.verdict === 'over') return 'Fewer were left than the tree could carry: leave all that still hang.';
+  return `Still too many: ${(s.again ?? []).map((a) => `${String(a.remove)} off ${a.id}`).join(', ')}.`;
+}

@@ -80,6 +80,4 @@ test('pictures of the main views', async ({ page, demo, june }, info) => {
   await open(page, `${june}/lower-terrace/thinning`);
   await page.screenshot({ path: join(folder, 'fruit.png') });
   await take('setup', '/lower-terrace/setup');
-  await page.evaluate(() => localStorage.setItem('vertumna-light', 'dusk'));
-  await take('yard-dusk', '/lower-terrace/yard?day=2027-06-24');
 });

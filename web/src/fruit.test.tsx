@@ -4,71 +4,11 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { FruitLimb as Drawing } from './drawing/FruitLimb';
+import { limb } from './fruit.test-data';
 import { CountPad } from './fruit/Pad';
 import { totalsOf, usePad } from './fruit/pad';
-import type { FruitLimb, Tally, Tap } from './fruit/queries';
+import type { Tally, Tap } from './fruit/queries';
 import { SetBars } from './fruit/SetBars';
-
-const limb = (more: Partial<FruitLimb> = {}): FruitLimb => ({
-  id: 'S2',
-  diameter_mm: 38,
-  length_cm: 150,
-  section_cm2: 11.3,
-  side: 'south',
-  light: 0.5,
-  above_reach: 0,
-  on: 78,
-  counted: true,
-  keep: 22,
-  remove: 56,
-  keep_one_in: 3.5,
-  lines: [
-    { kind: 'density', name: 'Girth', from: 'wood', fruit: 22, binds: true },
-    { kind: 'leaves', name: 'Leaves', from: 'leaves', fruit: 26, binds: false },
-  ],
-  binds: 'Girth binds: 22 fruit; leaves would allow 26.',
-  mass_g: 165,
-  curve: [
-    { fruit: 1, g: 220 },
-    { fruit: 40, g: 120 },
-  ],
-  axes: [
-    { id: 'S2', attach_cm: 0, length_cm: 150, d_mm: 38, tip_mm: 6, side: 1, angle_deg: 50, age: 5, source: 'measured' },
-    {
-      id: 'S2.1',
-      parent: 'S2',
-      attach_cm: 60,
-      length_cm: 42,
-      d_mm: 9,
-      tip_mm: 4,
-      side: 1,
-      angle_deg: 45,
-      age: 1,
-      source: 'estimated',
-    },
-  ],
-  laterals: [
-    { id: '', length_cm: 150, class: 'own', on: 40, keep: 12, fruits: [{ limb: 'S2', at_cm: 20, keep: true }] },
-    {
-      id: 'S2.1',
-      length_cm: 42,
-      class: 'normal',
-      on: 38,
-      keep: 10,
-      fruits: [
-        { limb: 'S2.1', at_cm: 10, keep: true },
-        { limb: 'S2.1', at_cm: 20, keep: false },
-      ],
-    },
-  ],
-  pass: 1,
-  done: false,
-  left: 0,
-  taken: 0,
-  tally: [],
-  dense: false,
-  ...more,
-});
 
 const tap = (id: string, left: number, taken: number, lateral = ''): Tap => ({
   id,

@@ -1,10 +1,7 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { render } from '@testing-library/react';
-import { MemoryRouter } from 'react-router';
-import { App } from './App';
 import type { Entry } from './shared/api';
-import { answer, bar, meta, orchard, plan, refusal, tree } from './testing.test-data';
+import { bar, meta, openApp as openAt, orchard, plan, refusal, tree } from './testing.test-data';
 import { entryWords } from './yard/TreePanel';
 
 const task = {
@@ -92,18 +89,7 @@ const base = {
   'GET /api/orchards/here/calendar': { address: '' },
 };
 
-/** Opens the whole application at an address. */
-function openApp(path: string, routes: Record<string, unknown> = base) {
-  vi.stubGlobal('matchMedia', () => ({ matches: false, addEventListener: vi.fn(), removeEventListener: vi.fn() }));
-  window.history.replaceState(null, '', path);
-  const sent = answer(routes);
-  render(
-    <MemoryRouter initialEntries={[path]}>
-      <App />
-    </MemoryRouter>,
-  );
-  return sent;
-}
+const openApp = (path: string, routes: Record<string, unknown> = base) => openAt(path, routes);
 
 afterEach(() => {
   vi.unstubAllGlobals();

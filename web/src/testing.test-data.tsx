@@ -3,6 +3,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { MemoryRouter } from 'react-router';
+import { App } from './App';
 import type { Bar, Meta, Orchard, Plan, Site, TreeSummary } from './shared/api';
 import { HereContext } from './shared/orchard';
 import { makeTheme } from './shared/theme';
@@ -225,4 +226,17 @@ export function show(ui: ReactNode, units: Units = 'metric', path = '/here/yard'
       </ThemeProvider>
     </MemoryRouter>,
   );
+}
+
+/** Opens the whole application at an address, over canned answers; gives what was sent. */
+export function openApp(path: string, routes: Record<string, unknown>): Sent[] {
+  vi.stubGlobal('matchMedia', () => ({ matches: false, addEventListener: vi.fn(), removeEventListener: vi.fn() }));
+  window.history.replaceState(null, '', path);
+  const sent = answer(routes);
+  render(
+    <MemoryRouter initialEntries={[path]}>
+      <App />
+    </MemoryRouter>,
+  );
+  return sent;
 }

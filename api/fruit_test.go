@@ -232,3 +232,72 @@ func BenchmarkATapOnThePad(b *testing.B) {
 		a.ok("POST", fruitAt("C2")+"/taps", object{"season": 2027, "taps": []object{{"id": fmt.Sprintf("bench-%08d", n), "limb": "S1", "lateral": "", "pass": 1, "left": 1, "taken": 0}}})
 	}
 }
+
+func TestThePlotsCropAddsUpWhatIsComingAgainstWhatIsWanted(t *testing.T) {
+	a := start(t, "2027-06-20")
+	c := a.ok("GET", lt+"/crop", nil)
+	sum := map[any]float64{}
+	for _, tree := range list(c, "trees") {
+		sum[tree["kind"]] += tree["kg_coming"].(float64)
+		require.NotEmpty(t, tree["state"])
+	}
+	for _, k := range list(c, "kinds") {
+		require.InDelta(t, sum[k["kind"]], k["coming_kg"].(float64), 0.2, k["kind"])
+		if k["coming_kg"].(float64) > 1.15*k["need_kg"].(float64) && k["need_kg"].(float64) > 0 {
+			require.NotEmpty(t, k["thin_first"], k["kind"])
+		}
+	}
+	years := list(c, "years")
+	require.GreaterOrEqual(t, len(years), 2)
+	require.Greater(t, years[0]["season"].(float64), years[1]["season"].(float64), "latest first")
+	frozen, usual := years[0], years[1]
+	require.Less(t, frozen["kg"].(float64), usual["kg"].(float64), "the year that froze")
+	for _, tree := range list(c, "trees") {
+		if tree["code"] == "C1" {
+			require.Equal(t, "Bears one year and rests the next", tree["alternation"])
+		}
+	}
+}
+
+func TestTheSouthernOrchardsFruitRunsByItsOwnYear(t *testing.T) {
+	a := start(t, "2027-02-20")
+	c := a.ok("GET", "/api/orchards/saltwind/crop", nil)
+	require.Equal(t, 2026.0, c["season"], "the season of the spring it bloomed in")
+	require.NotEmpty(t, c["trees"])
+	f := a.ok("GET", "/api/orchards/saltwind/trees/saltwind-B2/fruit", nil)
+	require.NotEmpty(t, f["limbs"])
+	require.NotEmpty(t, f["years"])
+}
+
+func TestFruitIsToldInThePersonsUnits(t *testing.T) {
+	a := start(t, "2027-06-20")
+	o := a.ok("GET", lt, nil)["orchard"].(object)
+	o["units"] = "us"
+	a.ok("PUT", lt, object{"version": o["version"], "orchard": o})
+	f := a.ok("GET", fruitAt("D1"), nil)
+	require.Contains(t, fmt.Sprint(list(f, "loads")[0]["saves"]), " in")
+	require.NotContains(t, fmt.Sprint(list(f, "loads")[0]["saves"]), " cm")
+}
+
+func TestAMeasuredFruitletIsKeptInSightUntilItIsMeasuredAgain(t *testing.T) {
+	a := start(t, "2027-06-20")
+	a.ok("POST", entriesURL, object{"tree_id": "lower-terrace-C2", "date": "2027-06-20", "kind": "measured", "fruiting": object{"fruit_mm": 22}})
+	f := a.ok("GET", fruitAt("C2"), nil)
+	require.Equal(t, 22.0, f["fruit_mm"])
+	require.Equal(t, true, f["fruit_mm_measured"])
+	require.Contains(t, f["time_says"], "measured at 22 mm")
+	later := a.ok("GET", fruitAt("C2")+"?day=2027-06-28", nil)
+	require.Greater(t, later["fruit_mm"].(float64), 22.0, "it grows on as expected")
+}
+
+func TestATreeMarkedByGirthAloneHasItsNumbersToo(t *testing.T) {
+	a := start(t, "2027-06-20")
+	made := a.ok("POST", lt+"/trees", object{"kind": "apple", "class": "dwarfing", "planted": "2018-03-01", "x": 1, "y": 1, "trunk_mm": 70, "scaffolds_mm": []float64{35, 32, 28, 25}, "code": ""})
+	id := made["tree"].(object)["id"].(string)
+	f := a.ok("GET", lt+"/trees/"+id+"/fruit", nil)
+	require.Equal(t, false, f["mapped"])
+	require.Len(t, f["limbs"], 4)
+	require.Greater(t, f["target"].(float64), 50.0)
+	bare := a.ok("POST", lt+"/trees", object{"kind": "apple", "class": "dwarfing", "planted": "2018-03-01", "x": 2, "y": 1, "code": ""})
+	a.refused(422, "scaffolds", "a limb map, or the girth", "GET", lt+"/trees/"+bare["tree"].(object)["id"].(string)+"/fruit", nil)
+}

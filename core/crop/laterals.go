@@ -26,9 +26,12 @@ func (p *planner) laterals(u *unit, l *Limb) ([]Lateral, error) {
 		}
 	}
 	total := 0
-	if l.Share.On != nil {
+	switch {
+	case l.Pass.Done:
+		total = l.Pass.Left
+	case l.Share.On != nil:
 		total = *l.Share.On
-	} else {
+	default:
 		total = int(round(u.buds * p.t.Alive * p.t.Kind.Growth.FruitPerBud))
 	}
 	on := spread(total, bears)

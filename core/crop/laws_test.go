@@ -267,6 +267,11 @@ func TestAPassDoneTakesItsFruitOffTheLimb(t *testing.T) {
 	}
 	require.Less(t, use(after), use(before))
 	require.InDelta(t, before.Expected-170, after.Expected, 0.5)
+	drawn := 0
+	for _, side := range after.Limbs[0].Laterals {
+		drawn += side.On
+	}
+	require.Equal(t, 30, drawn, "what is drawn is what was left")
 }
 
 func TestATreeWithoutAMapWorksFromItsGirths(t *testing.T) {

@@ -2,6 +2,7 @@ import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Docket } from './yard/Docket';
 import type { Docket as Data, Task } from './shared/api';
+import { show } from './testing.test-data';
 
 const task = (id: string, code: string, more: Partial<Task> = {}): Task => ({
   id,
@@ -50,12 +51,19 @@ const data = (more: Partial<Data>): Data => ({
 describe('the docket', () => {
   it('puts one job on many trees in one row and logs the tree chosen', async () => {
     const log = vi.fn();
-    render(<Docket docket={data({ now: [task('a', 'A1'), task('b', 'A2')] })} onLog={log} onTree={vi.fn()} />);
+    show(<Docket docket={data({ now: [task('a', 'A1'), task('b', 'A2')] })} onLog={log} onTree={vi.fn()} />);
     const row = screen.getByRole('button', { name: /Stand back and look, A1 A2/ });
     await userEvent.click(row);
     await userEvent.click(screen.getByRole('button', { name: 'A2' }));
     await userEvent.click(screen.getByRole('button', { name: 'Log it' }));
     expect(log).toHaveBeenCalledWith(expect.objectContaining({ id: 'b' }));
+  });
+
+  it('leads from a job to where its numbers are worked out', async () => {
+    const thin = task('a', 'A1', { kind: 'thin', title: 'Thin the fruit', cut: false });
+    show(<Docket docket={data({ now: [thin] })} onLog={vi.fn()} onTree={vi.fn()} />);
+    await userEvent.click(screen.getByRole('button', { name: /Thin the fruit/ }));
+    expect(screen.getByRole('link', { name: 'To the counting pad' })).toHaveAttribute('href', '/here/thinning/t-A1');
   });
 
   it('gives every cut a row of its own, with what it waits for', () => {

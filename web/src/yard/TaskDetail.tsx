@@ -1,11 +1,36 @@
 import Button from '@mui/material/Button';
+import { Link } from 'react-router';
 import type { Task } from '../shared/api';
 import { plain } from '../shared/day';
+import { useHere } from '../shared/orchard';
 import { percent } from '../shared/units';
+
+const thinning = (below: string) => (slug: string, id: string) =>
+  `/${slug}/thinning/${encodeURIComponent(id)}${below ? `?below=${below}` : ''}`;
+const bench = (side: string) => (slug: string, id: string) =>
+  `/${slug}/trees/${encodeURIComponent(id)}${side ? `?side=${side}` : ''}`;
+
+/** Where the numbers of a job are worked out: its words and its address. */
+const workplaces: Record<string, readonly [string, (slug: string, id: string) => string]> = {
+  'count-set': ['Count it', thinning('count')],
+  'frost-count': ['Count the buds', thinning('frost')],
+  thin: ['To the counting pad', thinning('')],
+  'second-look': ['To the counting pad', thinning('')],
+  harvest: ['Weight and number', thinning('harvest')],
+  prop: ['What its limbs carry', bench('load')],
+  'dormant-cut': ['To its slip', bench('')],
+  'height-cut': ['To its slip', bench('')],
+  'summer-cut': ['To its slip', bench('')],
+  'restraining-cut': ['To its slip', bench('')],
+  'summer-shoots': ['To its slip', bench('')],
+  'carried-limbs': ['To its slip', bench('')],
+};
 
 /** Why, until when, how good the day is, what other schools would do, and the cautions: all of a task's evidence. */
 export function TaskDetail({ task, onLog, day }: { task: Task; onLog: (t: Task) => void; day: string }) {
   const grade = task.grades.find((g) => (!g.from || g.from <= day) && (!g.to || day <= g.to));
+  const { orchard } = useHere();
+  const place = workplaces[task.kind];
   const settled = /done|looked|left/.test(task.state);
   return (
     <div className="more">
@@ -68,6 +93,11 @@ export function TaskDetail({ task, onLog, day }: { task: Task; onLog: (t: Task) 
           <Button size="small" variant="outlined" onClick={() => onLog(task)}>
             Log it
           </Button>
+          {place && task.tree_id && (
+            <Link className="sm" to={place[1](orchard.slug, task.tree_id)}>
+              {place[0]}
+            </Link>
+          )}
         </div>
       )}
     </div>

@@ -91,6 +91,12 @@ type option struct {
 	unsure  bool // the limb's thickness or angle was not measured
 }
 
+// uncut is the tree a season on with nothing cut.
+type uncut struct {
+	m   *limb.Map
+	err error
+}
+
 // NewPlanner prepares a tree for slips. The tree's light is that of the reading. Errors: those of growth.Grow.
 func NewPlanner(tree growth.Tree, reading find.Reading, o Options) (*Planner, error) {
 	m := tree.Map
@@ -98,21 +104,27 @@ func NewPlanner(tree growth.Tree, reading find.Reading, o Options) (*Planner, er
 	for i := range m.Axes {
 		tree.Given[m.Axes[i].ID] = reading.Light.At(i)
 	}
+	// what waiting costs is grown while the findings are read
+	grown := make(chan uncut, 1)
+	go func() {
+		next, _, err := growth.Grow(tree, growth.Work{})
+		grown <- uncut{next.Map, err}
+	}()
 	p := &Planner{
 		Judge: NewJudge(m, reading.Light, reading), o: o, tree: tree, carriedBy: map[int]Carried{}, options: map[string][]option{}, runs: map[Level]*run{},
 		confident: m.Completeness().Value,
 	}
 	p.findings = p.Judge.findings
 	p.answers = make([][]option, len(p.findings))
-	grown, _, err := growth.Grow(tree, growth.Work{})
-	if err != nil {
-		return nil, fmt.Errorf("what waiting costs: %w", err)
+	next := <-grown
+	if next.err != nil {
+		return nil, fmt.Errorf("what waiting costs: %w", next.err)
 	}
 	p.next = make([]float64, m.Len())
 	for i := range m.Axes {
 		p.next[i] = m.Axes[i].D
-		if k := grown.Map.Index(m.Axes[i].ID); k >= 0 {
-			p.next[i] = grown.Map.Axes[k].D
+		if k := next.m.Index(m.Axes[i].ID); k >= 0 {
+			p.next[i] = next.m.Axes[k].D
 		}
 	}
 	p.flowers = make([]float64, m.Len())

@@ -118,7 +118,17 @@ func (m *Map) takeOff(i int) *Map {
 	axes, place := m.rest(m.Axes, m.Subtree(i))
 	p := &axes[place[carrier]]
 	p.Wounds = append(slices.Clone(p.Wounds), w)
-	return m.of(axes)
+	out := *m
+	out.Axes = axes
+	out.link()
+	out.base, out.polys = make([]Vec, len(axes)), make([][]Vec, len(axes)) // what stays stands where it stood
+	for old, now := range place {
+		if now >= 0 {
+			out.base[now], out.polys[now] = m.base[old], m.polys[old]
+		}
+	}
+	out.pipe = flow(&out)
+	return &out
 }
 
 func (m *Map) shorten(i int, x float64) *Map {

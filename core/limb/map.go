@@ -303,6 +303,13 @@ func readRings(given []float64, length, extension float64) []float64 {
 
 // settle finds all that follows from the limbs: children, places, pipes. Axes are in topological order.
 func (m *Map) settle() {
+	m.link()
+	m.placeLimbs()
+	m.pipe = flow(m)
+}
+
+// link finds each limb by its name, and its children in order.
+func (m *Map) link() {
 	m.index = make(map[string]int, len(m.Axes))
 	for i := range m.Axes {
 		m.index[m.Axes[i].ID] = i
@@ -318,8 +325,6 @@ func (m *Map) settle() {
 			return cmp.Or(cmp.Compare(m.Axes[a].Attach, m.Axes[b].Attach), cmp.Compare(m.Axes[a].ID, m.Axes[b].ID))
 		})
 	}
-	m.placeLimbs()
-	m.pipe = flow(m)
 }
 
 // Parents names the carrier of each limb, in order; empty for a stem.

@@ -21,6 +21,7 @@ type FruitBody struct {
 	Day       almanac.Day     `json:"day"`
 	Season    int             `json:"season"`
 	Mapped    bool            `json:"mapped"`
+	MapSeason string          `json:"map_season,omitempty" doc:"of the map the limbs are drawn from"`
 	Thinned   bool            `json:"thinned" doc:"the kind's fruit is thinned by hand here"`
 	Bears     bool            `json:"bears"`
 	King      bool            `json:"king_fruit"`
@@ -228,6 +229,9 @@ func (f *fruitMade) body() *FruitBody {
 		Remove: p.Allot.Remove, MassG: round1(t.MassG), KG: round1(t.KG), Spacing: t.SpacingCM, Whether: p.Whether, Minutes: p.Allot.Minutes,
 		Limbs: []FruitLimb{}, Loads: []LoadBody{}, Second: f.second(), Frost: f.frost, Years: []CropYear{}, Broken: f.broken(), Why: why, How: how,
 		Warnings: []string{}, Safety: words.FruitSafety(), LoadBy: "expected",
+	}
+	if f.m != nil {
+		out.MapSeason = string(f.m.Season)
 	}
 	if f.in.State == crop.Off && f.frost != nil && f.frost.Share < 0.3 {
 		out.Doing = words.Doing("frozen")

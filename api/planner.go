@@ -52,7 +52,11 @@ type fruitKey struct {
 	day      almanac.Day
 }
 
-const keepFruits = 400
+// How many trees' fruit, and how many small facts of trees, are kept in memory.
+const (
+	keepFruits = 64
+	keepFacts  = 400
+)
 
 // planSlot is filled once, so that a plan asked for twice at once is made once.
 type planSlot struct {
@@ -341,7 +345,7 @@ func (p *planner) lightOf(b *standing, m *limb.Map, mapRevision int) limb.Light 
 	l := b.lightOf(m)
 	p.mu.Lock()
 	defer p.mu.Unlock()
-	if len(p.lights) >= keepFruits {
+	if len(p.lights) >= keepFacts {
 		clear(p.lights)
 	}
 	p.lights[key] = l
@@ -371,7 +375,7 @@ func (p *planner) sectionOf(ctx context.Context, c *store.Contents, t *year.Tree
 	section := crop.BasisSection(m, t.TrunkMM, t.ScaffoldsMM)
 	p.mu.Lock()
 	defer p.mu.Unlock()
-	if len(p.sections) >= keepFruits {
+	if len(p.sections) >= keepFacts {
 		clear(p.sections)
 	}
 	p.sections[key] = section

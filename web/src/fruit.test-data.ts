@@ -102,6 +102,7 @@ export const fruit = (more: Partial<Fruit> = {}): Fruit => ({
   day: '2027-02-20',
   season: 2027,
   mapped: true,
+  map_season: 'dormant',
   thinned: true,
   bears: true,
   king_fruit: true,

@@ -123,6 +123,8 @@ describe('counting the set', () => {
     const form = await screen.findByRole('region', { name: 'Count the set' });
     await userEvent.click(within(form).getByRole('button', { name: 'too many' }));
     await userEvent.click(within(form).getByRole('button', { name: 'Log the look' }));
+    await userEvent.click(await screen.findByRole('button', { name: /^Undo \(/ }));
+    await waitFor(() => expect(sent.some((s) => s.method === 'DELETE' && s.path.endsWith('/entries/e9'))).toBe(true));
     await waitFor(() => expect(posted(sent)[0]).toMatchObject({ fruiting: { glance: 'many' } }));
   });
 

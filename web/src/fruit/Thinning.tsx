@@ -221,7 +221,7 @@ function LimbView({ fruit, limb, at, counted, dense, onAt }: LimbViewProps) {
       </ul>
       <FruitLimbDrawing
         limb={limb}
-        season={fruit.day.slice(5) > '05' ? 'summer' : 'dormant'}
+        season={fruit.map_season ?? 'dormant'}
         width={width}
         height={Math.max(230, Math.min(330, width * 0.5))}
         at={at}

@@ -1,6 +1,7 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, need, type Entry, type Schemas } from '../shared/api';
 import type { Day } from '../shared/day';
+import { useOfferUndo } from '../shared/undo';
 
 export type Fruit = Schemas['FruitBody'];
 export type FruitLimb = Schemas['FruitLimb'];
@@ -42,12 +43,16 @@ export const sendTaps = (slug: string, id: string, season: number, taps: Tap[]) 
 export const sendPass = (slug: string, id: string, body: ClosePass) =>
   need(api.POST('/api/orchards/{slug}/trees/{id}/fruit/passes', { params: { path: { slug, id } }, body }));
 
-/** Logs what was done or seen on a tree's fruit; everything shown is asked for again. */
+/** Logs what was done or seen on a tree's fruit, and offers to undo it; everything shown is asked for again. */
 export function useLogFruit(slug: string) {
   const client = useQueryClient();
+  const offer = useOfferUndo();
   return useMutation({
     mutationFn: (body: Partial<Entry> & { date: Day; tree_id: string; kind: Entry['kind'] }) =>
       need(api.POST('/api/orchards/{slug}/entries', { params: { path: { slug } }, body: body as Entry })),
-    onSuccess: () => client.invalidateQueries(),
+    onSuccess: (r) => {
+      offer({ id: r.entry.id, says: 'Logged.' });
+      return client.invalidateQueries();
+    },
   });
 }

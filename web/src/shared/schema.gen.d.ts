@@ -1531,6 +1531,8 @@ export interface components {
             loads: components["schemas"]["LoadBody"][];
             /** @enum {string} */
             loads_by: "counted" | "expected" | "snow";
+            /** @description of the map the limbs are drawn from */
+            map_season?: string;
             mapped: boolean;
             /**
              * Format: double

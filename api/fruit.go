@@ -120,15 +120,7 @@ func (p *planner) fruitingMap(ctx context.Context, f *fruitMade) (*store.LimbMap
 	}
 	out := *winter
 	out.Revision.Revision = -now.Revision.Revision // what stands of it depends on the later one
-	out.Doc.Limbs = nil
-	gone := map[string]bool{}
-	for _, l := range winter.Doc.Limbs {
-		if now.Doc.Find(l.ID) == nil || gone[l.Parent] {
-			gone[l.ID] = true
-			continue
-		}
-		out.Doc.Limbs = append(out.Doc.Limbs, l)
-	}
+	out.Doc = limb.Standing(winter.Doc, now.Doc)
 	if len(out.Doc.Limbs) == 0 {
 		return now, nil
 	}

@@ -62,3 +62,27 @@ func told(l *Limb) map[string]string {
 	}
 	return out
 }
+
+// Standing is an earlier map without the limbs that have come off since, nor what they carried: those a later map of the tree
+// no longer has. What was shortened stands as it did.
+func Standing(before, now Doc) Doc {
+	parents, stands := map[string]string{}, map[string]bool{}
+	for _, l := range now.Limbs {
+		stands[l.ID] = true
+	}
+	for _, l := range before.Limbs {
+		parents[l.ID] = l.Parent
+	}
+	out := before
+	out.Limbs = nil
+	for _, l := range before.Limbs {
+		still := true
+		for at, n := l.ID, 0; at != "" && n <= len(before.Limbs); at, n = parents[at], n+1 {
+			still = still && stands[at]
+		}
+		if still {
+			out.Limbs = append(out.Limbs, l)
+		}
+	}
+	return out
+}

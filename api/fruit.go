@@ -164,7 +164,7 @@ func (f *fruitMade) gather(planned *Planned) {
 	f.in.State = crop.StandingIn(k, seasons, f.season, crop.Reference(k, f.section())).State
 	f.winter = f.contents.Orchard.SnowMM > 0 && f.leafless()
 	if f.winter {
-		f.in.Terms.InLeaf, f.in.Terms.SnowKgM2 = false, f.contents.Orchard.SnowMM
+		f.in.SnowKgM2 = f.contents.Orchard.SnowMM
 	}
 	f.counted(a)
 }
@@ -203,6 +203,9 @@ func (f *fruitMade) household(planned *Planned) (*float64, crop.Size) {
 			return nil, crop.Size(n.Size)
 		}
 		kg := (n.FreshKG + n.Jars*litres(n)*f.core.Kind.Crop.KgPerJarLitre) * mine / all
+		if kg <= 0 {
+			return nil, crop.Size(n.Size) // nothing was asked of it
+		}
 		return &kg, crop.Size(n.Size)
 	}
 	return nil, ""

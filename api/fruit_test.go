@@ -301,3 +301,18 @@ func TestATreeMarkedByGirthAloneHasItsNumbersToo(t *testing.T) {
 	bare := a.ok("POST", lt+"/trees", object{"kind": "apple", "class": "dwarfing", "planted": "2018-03-01", "x": 2, "y": 1, "code": ""})
 	a.refused(422, "scaffolds", "a limb map, or the girth", "GET", lt+"/trees/"+bare["tree"].(object)["id"].(string)+"/fruit", nil)
 }
+
+func TestSnowIsThePersonsOwnNumberAndBendsBareLimbsInWinter(t *testing.T) {
+	a := start(t, "2027-02-20")
+	require.Equal(t, "expected", a.ok("GET", fruitAt("C2"), nil)["loads_by"])
+	o := a.ok("GET", lt, nil)["orchard"].(object)
+	o["snow_kg_m2"], o["needs"] = 60, []object{{"kind": "apple", "fresh_kg": 0}}
+	a.ok("PUT", lt, object{"version": o["version"], "orchard": o})
+	f := a.ok("GET", fruitAt("C2"), nil)
+	require.Equal(t, "snow", f["loads_by"])
+	for _, l := range list(f, "loads") {
+		require.Zero(t, l["fruit"])
+	}
+	require.Greater(t, f["target"].(float64), 0.0, "wanting nothing in particular strips no tree")
+	require.NotEqual(t, "household", f["binding"])
+}

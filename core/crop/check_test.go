@@ -141,23 +141,21 @@ func TestFruitThatWentWithWoodComesOffTheCount(t *testing.T) {
 
 func TestSnowBendsBareLimbsByThePersonsOwnNumber(t *testing.T) {
 	tree := grown(t, "apple", 4)
-	tree.Alive = 0 // no fruit
-	none, err := crop.PlanTree(tree)
-	require.NoError(t, err)
-	require.Empty(t, none.Loads, "without fruit and without snow nothing is bent")
-	tree.Terms.InLeaf, tree.Terms.SnowKgM2 = false, 40
-	light, err := crop.PlanTree(tree)
-	require.NoError(t, err)
-	tree.Terms.SnowKgM2 = 120
-	heavy, err := crop.PlanTree(tree)
-	require.NoError(t, err)
+	plan := func(snow, safety float64) *crop.Plan {
+		tree.SnowKgM2, tree.Terms.Safety = snow, safety
+		p, err := crop.PlanTree(tree)
+		require.NoError(t, err)
+		return p
+	}
+	fruit, light, heavy := plan(0, 2.5), plan(40, 2.5), plan(120, 2.5)
 	require.NotEmpty(t, light.Loads)
+	require.Zero(t, light.Loads[0].Fruit, "no fruit hangs under snow")
 	require.Greater(t, heavy.Loads[0].Use, light.Loads[0].Use)
-	tree.Terms.Safety = 2
-	sheltered, err := crop.PlanTree(tree)
-	require.NoError(t, err)
-	require.Less(t, sheltered.Loads[0].Use, heavy.Loads[0].Use)
+	require.Less(t, plan(120, 2).Loads[0].Use, heavy.Loads[0].Use)
+	require.Equal(t, fruit.Targets, heavy.Targets, "snow takes nothing off what the tree may carry in summer")
 	require.Equal(t, []float64{2, 2.5, 3}, []float64{crop.Safety("sheltered"), crop.Safety(""), crop.Safety("exposed")})
+	tree.Alive = 0
+	require.Empty(t, plan(0, 2.5).Loads, "without fruit and without snow nothing is bent")
 }
 
 func TestTheTreesOwnFruitReplacesTheTables(t *testing.T) {

@@ -377,7 +377,12 @@ func (p *planner) loads() error {
 		}
 	}
 	_, p.out.Counted = p.onTree()
+	terms := p.t.Terms
+	if p.t.SnowKgM2 > 0 {
+		clear(fruit)
+		terms.InLeaf, terms.SnowKgM2 = false, p.t.SnowKgM2
+	}
 	var err error
-	p.out.Loads, err = p.r.loads(fruit, p.t.Terms)
+	p.out.Loads, err = p.r.loads(fruit, terms)
 	return err
 }

@@ -28,6 +28,7 @@ type Tree struct {
 	Alive         float64 // share of the flower buds alive; 1 where no frost hurt them
 	Frosted       bool    // this spring
 	Terms         LoadTerms
+	SnowKgM2      float64     // the limbs are bare and bear so much snow, no fruit; 0: they bear the season's fruit
 	Counts        []LimbFruit // of this season, by limb; the last of a limb counts
 	Glance        string      // of those who do not count: none, few, right, many, crowded
 	DropToCome    float64     // share of a count that will still drop by itself

@@ -17,6 +17,7 @@ import (
 	"vertumna/core/light"
 	"vertumna/core/limb"
 	"vertumna/core/pomology"
+	"vertumna/internal/vectors"
 )
 
 // lawful is a tree on which the laws are tried, with its light measured once.
@@ -42,7 +43,7 @@ var (
 
 func readLawTrees(t testing.TB) []lawful {
 	t.Helper()
-	text, err := os.ReadFile(filepath.Join(casesDir(), "properties.json"))
+	text, err := os.ReadFile(filepath.Join(vectors.Dir("limbs"), "properties.json"))
 	require.NoError(t, err)
 	var f struct {
 		Trees []growth.SketchInput `json:"plan_trees"`

@@ -17,6 +17,7 @@ import (
 	"vertumna/core/light"
 	"vertumna/core/limb"
 	"vertumna/core/pomology"
+	"vertumna/internal/vectors"
 )
 
 type expectedEvidence struct {
@@ -130,7 +131,7 @@ type planCase struct {
 var beyond = []find.Code{"old_upright", "over_long", "resting", "top_heavy", "weak", "bare_leader", "wall"}
 
 func eachPlan(t *testing.T, test func(t *testing.T, c *planCase)) {
-	files, err := filepath.Glob(filepath.Join(casesDir(), "*.json"))
+	files, err := filepath.Glob(filepath.Join(vectors.Dir("limbs"), "*.json"))
 	require.NoError(t, err)
 	trees := 0
 	for _, file := range files {

@@ -3,8 +3,6 @@ package cut_test
 import (
 	"fmt"
 	"math"
-	"os"
-	"path/filepath"
 	"testing"
 
 	"github.com/stretchr/testify/require"
@@ -31,13 +29,6 @@ type expected struct {
 	Clean   bool    `json:"clean_tool"`
 	Off     bool    `json:"off_plot"`
 	Dry     bool    `json:"dry_weather"`
-}
-
-func casesDir() string {
-	if dir := os.Getenv("VERTUMNA_CASES"); dir != "" {
-		return filepath.Join(dir, "limbs")
-	}
-	return filepath.Join("testdata", "limbs")
 }
 
 func TestVectorsCandidates(t *testing.T) {

@@ -13,6 +13,7 @@ import (
 	"vertumna/core/find"
 	"vertumna/core/limb"
 	"vertumna/core/pomology"
+	"vertumna/internal/vectors"
 )
 
 type vectorCase struct {
@@ -56,15 +57,8 @@ type expectedFinding struct {
 	Evidence map[string]any
 }
 
-func casesDir() string {
-	if dir := os.Getenv("VERTUMNA_CASES"); dir != "" {
-		return filepath.Join(dir, "limbs")
-	}
-	return filepath.Join("testdata", "limbs")
-}
-
 func eachCase(t *testing.T, test func(t *testing.T, c vectorCase, m *limb.Map, r find.Reading)) {
-	files, err := filepath.Glob(filepath.Join(casesDir(), "*.json"))
+	files, err := filepath.Glob(filepath.Join(vectors.Dir("limbs"), "*.json"))
 	require.NoError(t, err)
 	trees := 0
 	for _, file := range files {
@@ -174,7 +168,7 @@ func TestVectorsOpenness(t *testing.T) {
 }
 
 func TestVectorsRules(t *testing.T) {
-	text, err := os.ReadFile(filepath.Join(casesDir(), "species.json"))
+	text, err := os.ReadFile(filepath.Join(vectors.Dir("limbs"), "species.json"))
 	require.NoError(t, err)
 	var f struct {
 		Steps   map[find.Code]int

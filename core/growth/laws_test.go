@@ -12,6 +12,7 @@ import (
 
 	"vertumna/core/growth"
 	"vertumna/core/limb"
+	"vertumna/internal/vectors"
 )
 
 // lawTree is one of the sketches the laws are held against.
@@ -23,7 +24,7 @@ type lawTree struct {
 
 func lawTrees(t *testing.T) []lawTree {
 	t.Helper()
-	text, err := os.ReadFile(filepath.Join(casesDir(), "properties.json"))
+	text, err := os.ReadFile(filepath.Join(vectors.Dir("limbs"), "properties.json"))
 	require.NoError(t, err)
 	var f struct{ Trees []growth.SketchInput }
 	require.NoError(t, json.Unmarshal(text, &f))

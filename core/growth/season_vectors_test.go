@@ -11,6 +11,7 @@ import (
 
 	"vertumna/core/growth"
 	"vertumna/core/limb"
+	"vertumna/internal/vectors"
 )
 
 type seasonCase struct {
@@ -41,7 +42,7 @@ func cutsOf(in []expectedCut) []growth.Cut {
 }
 
 func TestVectorsSeason(t *testing.T) {
-	files, err := filepath.Glob(filepath.Join(casesDir(), "*.json"))
+	files, err := filepath.Glob(filepath.Join(vectors.Dir("limbs"), "*.json"))
 	require.NoError(t, err)
 	seasons := 0
 	for _, file := range files {

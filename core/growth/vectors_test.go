@@ -12,17 +12,11 @@ import (
 	"vertumna/core/almanac"
 	"vertumna/core/growth"
 	"vertumna/core/limb"
+	"vertumna/internal/vectors"
 )
 
-func casesDir() string {
-	if dir := os.Getenv("VERTUMNA_CASES"); dir != "" {
-		return filepath.Join(dir, "limbs")
-	}
-	return filepath.Join("testdata", "limbs")
-}
-
 func TestVectorsSketch(t *testing.T) {
-	text, err := os.ReadFile(filepath.Join(casesDir(), "sketch.json"))
+	text, err := os.ReadFile(filepath.Join(vectors.Dir("limbs"), "sketch.json"))
 	require.NoError(t, err)
 	var f struct {
 		PRNG struct {

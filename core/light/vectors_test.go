@@ -10,14 +10,8 @@ import (
 
 	"vertumna/core/light"
 	"vertumna/core/limb"
+	"vertumna/internal/vectors"
 )
-
-func casesDir() string {
-	if dir := os.Getenv("VERTUMNA_CASES"); dir != "" {
-		return filepath.Join(dir, "limbs")
-	}
-	return filepath.Join("testdata", "limbs")
-}
 
 func read(t *testing.T, file string, into any) {
 	t.Helper()
@@ -27,7 +21,7 @@ func read(t *testing.T, file string, into any) {
 }
 
 func TestVectorsLightOfLimbs(t *testing.T) {
-	files, err := filepath.Glob(filepath.Join(casesDir(), "*.json"))
+	files, err := filepath.Glob(filepath.Join(vectors.Dir("limbs"), "*.json"))
 	require.NoError(t, err)
 	trees := 0
 	for _, file := range files {
@@ -100,7 +94,7 @@ type yardVectors struct {
 func yard(t *testing.T) yardVectors {
 	t.Helper()
 	var y yardVectors
-	read(t, filepath.Join(casesDir(), "light-yard.json"), &y)
+	read(t, filepath.Join(vectors.Dir("limbs"), "light-yard.json"), &y)
 	return y
 }
 

@@ -12,6 +12,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"vertumna/core/limb"
+	"vertumna/internal/vectors"
 )
 
 // vectorCase is one reference tree; each package reads its own keys of the file.
@@ -75,16 +76,9 @@ type expectedBud struct {
 	Sure   bool
 }
 
-func casesDir() string {
-	if dir := os.Getenv("VERTUMNA_CASES"); dir != "" {
-		return filepath.Join(dir, "limbs")
-	}
-	return filepath.Join("testdata", "limbs")
-}
-
 // eachCase reads every file of the group whole and runs the test on those that hold a tree.
 func eachCase(t *testing.T, test func(t *testing.T, c vectorCase, m *limb.Map, light limb.Light)) {
-	files, err := filepath.Glob(filepath.Join(casesDir(), "*.json"))
+	files, err := filepath.Glob(filepath.Join(vectors.Dir("limbs"), "*.json"))
 	require.NoError(t, err)
 	trees := 0
 	for _, file := range files {
@@ -225,7 +219,7 @@ func TestVectorsFlowerBuds(t *testing.T) {
 }
 
 func TestVectorsBadInput(t *testing.T) {
-	text, err := os.ReadFile(filepath.Join(casesDir(), "bad-input.json"))
+	text, err := os.ReadFile(filepath.Join(vectors.Dir("limbs"), "bad-input.json"))
 	require.NoError(t, err)
 	var f struct {
 		Cases []struct {

@@ -96,6 +96,9 @@ func (p *planner) workOut(ctx context.Context, planned *Planned, tp *year.TreePl
 		f.light = p.lightOf(b, f.m, kept.Revision.Revision)
 	}
 	f.gather(planned)
+	if err := f.removed(ctx, p.store); err != nil {
+		return nil, err
+	}
 	if err := f.takenByCuts(ctx, p.store); err != nil {
 		return nil, err
 	}
@@ -256,6 +259,35 @@ func (f *fruitMade) counted(a *year.Anchors) {
 	if f.mm == 0 {
 		f.mm = a.FruitMM(f.day, f.core.Kind.Crop.RipeMM)
 	}
+}
+
+// removed corrects the share cut this season for the limbs that no longer stand: their section is already missing from the
+// map, and is not to be taken off twice.
+func (f *fruitMade) removed(ctx context.Context, s *store.Store) error {
+	if f.m == nil || f.in.RemovedShare == 0 {
+		return nil
+	}
+	for i := range f.contents.Entries {
+		e := &f.contents.Entries[i]
+		if e.TreeID != f.tree.ID || e.Map == 0 || e.Date > f.day || f.tp.Account.From.Known() && e.Date < f.tp.Account.From {
+			continue
+		}
+		after, err := s.MapRevision(ctx, f.tree.ID, e.Map)
+		if err != nil {
+			return nilIfNone(err)
+		}
+		kept, err := s.MapRevision(ctx, f.tree.ID, after.Revision.BasedOn)
+		if err != nil {
+			return nilIfNone(err)
+		}
+		before, err := limb.Check(kept.Doc)
+		if err != nil {
+			return err
+		}
+		f.in.RemovedShare = crop.RemovedFrom(crop.BasisSection(f.m, 0, nil), crop.BasisSection(before, 0, nil), f.in.RemovedShare)
+		return nil // the first slip of the season stands before all others
+	}
+	return nil
 }
 
 // takenByCuts estimates the fruit that went with wood since the limbs were counted: by the leaf each limb lost.

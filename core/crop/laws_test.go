@@ -323,3 +323,25 @@ func BenchmarkPlanOfALargeTree(b *testing.B) {
 	b.ReportMetric(float64(tree.Map.Len()), "limbs")
 	b.ReportMetric(float64(loads), "bent")
 }
+
+func TestLawCuttingALimbNeverRaisesWhatTheTreeMayCarry(t *testing.T) {
+	for _, slug := range []string{"apple", "peach", "japanese-plum"} {
+		tree := grown(t, slug, 4)
+		before, err := crop.PlanTree(tree)
+		require.NoError(t, err)
+		whole := tree.Map
+		for i := range whole.Axes {
+			if whole.IsStem(i) || i%3 != 0 {
+				continue
+			}
+			c := limb.CutAt{Limb: whole.Axes[i].ID, Kind: limb.Collar}
+			cut := tree
+			cut.Map, err = whole.Cut(c)
+			require.NoError(t, err)
+			cut.RemovedShare = whole.ShareOf(c)
+			after, err := crop.PlanTree(cut)
+			require.NoError(t, err)
+			require.LessOrEqual(t, after.Targets.Target, before.Targets.Target, "%s without %s", slug, c.Limb)
+		}
+	}
+}

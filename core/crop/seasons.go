@@ -326,6 +326,15 @@ func BasisSection(m *limb.Map, trunkMM float64, scaffoldsMM []float64) float64 {
 	return section
 }
 
+// RemovedFrom is the share cut of what now stands, where whole limbs are among what was cut: the section measured now has
+// already lost theirs. now and before are sections, cm2.
+func RemovedFrom(now, before, removed float64) float64 {
+	if now <= 0 || before <= 0 {
+		return removed
+	}
+	return clamp(1-(1-removed)*before/now, 0, removed)
+}
+
 // Safety is the factor between what breaks a limb and what it may carry, by how much wind it meets: knots and slant of grain
 // 1.3, weeks of load 1.3, gusts 1.5; less in shelter, more on exposed ground (est.).
 func Safety(exposure string) float64 {

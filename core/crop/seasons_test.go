@@ -88,3 +88,10 @@ func BenchmarkOutlookOf40TreesAndTenYears(b *testing.B) {
 		crop.SupplyOf([]crop.Need{{Kind: "apple", KG: 300}}, coming)
 	}
 }
+
+func TestALimbThatIsGoneIsNotTakenOffTwice(t *testing.T) {
+	require.InDelta(t, 0, crop.RemovedFrom(75, 100, 0.25), 1e-9, "one of four scaffolds")
+	require.InDelta(t, 0.2, crop.RemovedFrom(100, 100, 0.2), 1e-9, "side limbs only")
+	require.InDelta(t, 1-0.7/0.8, crop.RemovedFrom(80, 100, 0.3), 1e-9, "a scaffold and some side limbs")
+	require.InDelta(t, 0.3, crop.RemovedFrom(0, 0, 0.3), 1e-9)
+}

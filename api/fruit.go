@@ -284,7 +284,7 @@ func (f *fruitMade) removed(ctx context.Context, s *store.Store) error {
 		if err != nil {
 			return err
 		}
-		f.in.RemovedShare = crop.RemovedFrom(crop.BasisSection(f.m, 0, nil), crop.BasisSection(before, 0, nil), f.in.RemovedShare)
+		f.in.RemovedShare = crop.RemovedFrom(f.section(), crop.BasisSection(before, f.core.TrunkMM, nil), f.in.RemovedShare)
 		return nil // the first slip of the season stands before all others
 	}
 	return nil

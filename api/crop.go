@@ -21,6 +21,8 @@ type CropBody struct {
 	GroundM2 float64    `json:"ground_m2" doc:"of the plot's outline; 0: none drawn"`
 	Trees    []TreeCrop `json:"trees" nullable:"false" doc:"those that bear, by code"`
 	Years    []PlotYear `json:"years" nullable:"false" doc:"latest first"`
+	Index    *float64   `json:"alternation_index,omitempty" doc:"of the plot's kilos, over the years most trees have on record"`
+	Beat     string     `json:"alternation,omitempty"`
 	Kinds    []KindCrop `json:"kinds" nullable:"false"`
 	Safety   []string   `json:"safety" nullable:"false"`
 }
@@ -63,6 +65,9 @@ type LimbCrop struct {
 type PlotYear struct {
 	Season  int     `json:"season"`
 	Trees   int     `json:"trees" doc:"with a harvest on record"`
+	Set     float64 `json:"set" doc:"fruit before thinning, of the trees that were counted"`
+	Left    int     `json:"left" doc:"fruit left by thinning"`
+	MassG   float64 `json:"mass_g" doc:"mean of a fruit; 0 unknown"`
 	KG      float64 `json:"kg"`
 	Fruit   int     `json:"fruit"`
 	KGPerM2 float64 `json:"kg_per_m2" doc:"of the plot; 0 where no outline is drawn"`
@@ -135,6 +140,9 @@ func (s *server) cropBody(ctx context.Context, p *Planned, day almanac.Day) (*Cr
 		coming = append(coming, c)
 	}
 	out.Years = plotYears(out.Trees, out.GroundM2)
+	if a, ok := crop.AlternatePlot(plotCrops(out.Years)); ok {
+		out.Index, out.Beat = a.Index, words.Alternation(a.Verdict)
+	}
 	needs, err := needsOf(p)
 	if err != nil {
 		return nil, err
@@ -219,9 +227,18 @@ func (f *fruitMade) treeCrop() TreeCrop {
 	return out
 }
 
+// plotCrops are the plot's kilos by year with the trees on record, oldest first.
+func plotCrops(years []PlotYear) []crop.PlotCrop {
+	var out []crop.PlotCrop
+	for i := len(years) - 1; i >= 0; i-- {
+		out = append(out, crop.PlotCrop{Year: years[i].Season, KG: years[i].KG, Trees: years[i].Trees})
+	}
+	return out
+}
+
 // plotYears adds the trees' years up.
 func plotYears(trees []TreeCrop, ground float64) []PlotYear {
-	by := map[int]*PlotYear{}
+	by, weighed, counted := map[int]*PlotYear{}, map[int]float64{}, map[int]int{}
 	latest, first := 0, math.MaxInt
 	for _, t := range trees {
 		for _, y := range t.Years {
@@ -241,6 +258,16 @@ func plotYears(trees []TreeCrop, ground float64) []PlotYear {
 			if y.Picked != nil {
 				p.Fruit += *y.Picked
 			}
+			if y.KG != nil && y.Picked != nil {
+				weighed[y.Season] += *y.KG
+				counted[y.Season] += *y.Picked
+			}
+			if y.Set != nil {
+				p.Set += *y.Set
+			}
+			if y.Left != nil {
+				p.Left += *y.Left
+			}
 		}
 	}
 	out := []PlotYear{}
@@ -249,7 +276,10 @@ func plotYears(trees []TreeCrop, ground float64) []PlotYear {
 		if p == nil {
 			continue
 		}
-		p.KG = round1(p.KG)
+		p.KG, p.Set = round1(p.KG), math.Round(p.Set)
+		if n := counted[y]; n > 0 {
+			p.MassG = round1(1000 * weighed[y] / float64(n))
+		}
 		if ground > 0 {
 			p.KGPerM2, p.PerM2 = math.Round(100*p.KG/ground)/100, math.Round(10*float64(p.Fruit)/ground)/10
 		}

@@ -178,6 +178,9 @@ func (p *planner) make(ctx context.Context, c *store.Contents, day almanac.Day) 
 	if err := p.giveAmounts(ctx, c.Orchard.ID, y); err != nil {
 		return nil, err
 	}
+	if err := p.giveStandings(ctx, c, y, day); err != nil {
+		return nil, err
+	}
 	out, err := p.planAll(c, y, day)
 	if err != nil {
 		return nil, err
@@ -190,25 +193,33 @@ func (p *planner) make(ctx context.Context, c *store.Contents, day almanac.Day) 
 	return p.planAll(c, y, day)
 }
 
-// giveFruit hands what a season's counts and the years before come to on to the trees; some tells whether there was any. Only
-// trees that were counted or looked at this season are worked out in full.
+// giveStandings tells how each bearing tree comes into the season, from its years of fruit.
+func (p *planner) giveStandings(ctx context.Context, c *store.Contents, y *year.Yard, day almanac.Day) error {
+	south := y.Place.Site.South()
+	season := year.SeasonOf(day, south)
+	for i := range y.Trees {
+		t := &y.Trees[i]
+		if !t.Bears(season, south) || len(c.Fruitings(t.ID, day)) == 0 {
+			continue
+		}
+		section, err := p.sectionOf(ctx, c, t, day)
+		if err != nil {
+			return err
+		}
+		t.Fruit = &year.Fruit{Season: season, Standing: crop.StandingIn(t.Kind, c.CropSeasons(t.ID, day), season, crop.Reference(t.Kind, section))}
+	}
+	return nil
+}
+
+// giveFruit hands what was counted or looked at this season on to the trees; some tells whether there was any. Each such tree
+// is worked out in full.
 func (p *planner) giveFruit(ctx context.Context, planned *Planned, day almanac.Day) (some bool, err error) {
 	south, season := planned.Yard.Place.Site.South(), planned.Shown.Season
 	for i := range planned.Yard.Trees {
 		t := &planned.Yard.Trees[i]
 		tp := planned.treeShown(t.ID)
 		told := planned.Contents.Fruitings(t.ID, day)
-		if tp == nil || !t.Bears(season, south) || len(told) == 0 {
-			continue
-		}
-		some = true
-		if !slices.ContainsFunc(told, func(e *store.Entry) bool { return e.Season == season && e.TellsSet() }) {
-			section, err := p.sectionOf(ctx, planned.Contents, t, day)
-			if err != nil {
-				return some, err
-			}
-			reference := crop.Reference(t.Kind, section)
-			t.Fruit = &year.Fruit{Season: season, Standing: crop.StandingIn(t.Kind, planned.Contents.CropSeasons(t.ID, day), season, reference)}
+		if tp == nil || !t.Bears(season, south) || !slices.ContainsFunc(told, func(e *store.Entry) bool { return e.Season == season && e.TellsSet() }) {
 			continue
 		}
 		f, err := p.fruitOf(ctx, planned, tp, day)
@@ -219,7 +230,7 @@ func (p *planner) giveFruit(ctx context.Context, planned *Planned, day almanac.D
 		if err != nil {
 			return some, err
 		}
-		t.Fruit = f.facts()
+		t.Fruit, some = f.facts(), true
 	}
 	return some, nil
 }
@@ -352,21 +363,22 @@ func (p *planner) lightOf(b *standing, m *limb.Map, mapRevision int) limb.Light 
 	return l
 }
 
-// sectionOf is the section of the wood that carries a tree's crop, cm2, read off its map once while nothing changes.
+// sectionOf is the section of the wood that carries a tree's crop, cm2, read off its map once while nothing in the orchard
+// changes.
 func (p *planner) sectionOf(ctx context.Context, c *store.Contents, t *year.Tree, day almanac.Day) (float64, error) {
+	key := lightKey{orchard: c.Orchard.ID, revision: c.Orchard.Revision, tree: t.ID}
+	p.mu.Lock()
+	have, ok := p.sections[key]
+	p.mu.Unlock()
+	if ok {
+		return have, nil
+	}
 	kept, err := p.store.MapAsOf(ctx, t.ID, day)
 	if errors.Is(err, store.ErrNotFound) {
 		return crop.BasisSection(nil, t.TrunkMM, t.ScaffoldsMM), nil
 	}
 	if err != nil {
 		return 0, err
-	}
-	key := lightKey{c.Orchard.ID, c.Orchard.Revision, t.ID, kept.Revision.Revision}
-	p.mu.Lock()
-	have, ok := p.sections[key]
-	p.mu.Unlock()
-	if ok {
-		return have, nil
 	}
 	m, err := limb.Check(kept.Doc)
 	if err != nil {

@@ -178,6 +178,39 @@ func YearsOf(k *pomology.Kind, seasons []Season, year, reference int, loadNow fl
 	return out
 }
 
+// PlotCrop is a plot's kilos in a year, and how many trees they are the record of.
+type PlotCrop struct {
+	Year  int
+	KG    float64
+	Trees int
+}
+
+// AlternatePlot measures the alternation of a plot, over the years that have at least half as many trees on record as the
+// fullest; years are in order. ok is false with fewer than two such years.
+func AlternatePlot(years []PlotCrop) (a Alternation, ok bool) {
+	most := 0
+	for _, y := range years {
+		most = max(most, y.Trees)
+	}
+	var crops []*float64
+	last := 0
+	for _, y := range years {
+		if 2*y.Trees < most {
+			continue
+		}
+		for ; len(crops) > 0 && last < y.Year-1; last++ {
+			crops = append(crops, nil)
+		}
+		kg := y.KG
+		crops, last = append(crops, &kg), y.Year
+	}
+	if len(crops) < 2 {
+		return Alternation{}, false
+	}
+	a, err := Alternate(CropsInput{crops})
+	return a, err == nil && a.Pairs > 0
+}
+
 // Need is what a household wants of a kind.
 type Need struct {
 	Kind string

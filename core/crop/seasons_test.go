@@ -95,3 +95,15 @@ func TestALimbThatIsGoneIsNotTakenOffTwice(t *testing.T) {
 	require.InDelta(t, 1-0.7/0.8, crop.RemovedFrom(80, 100, 0.3), 1e-9, "a scaffold and some side limbs")
 	require.InDelta(t, 0.3, crop.RemovedFrom(0, 0, 0.3), 1e-9)
 }
+
+func TestAPlotsBeatIsReadFromYearsMostTreesAreOnRecord(t *testing.T) {
+	lone := []crop.PlotCrop{{2021, 50, 1}, {2022, 6, 1}}
+	_, ok := crop.AlternatePlot(append(lone, crop.PlotCrop{2025, 280, 12}))
+	require.False(t, ok, "a lone tree's years are not the plot's")
+	a, ok := crop.AlternatePlot(append(lone, crop.PlotCrop{2025, 280, 12}, crop.PlotCrop{2026, 105, 11}))
+	require.True(t, ok)
+	require.InDelta(t, 175.0/385, *a.Index, 1e-9)
+	gap, ok := crop.AlternatePlot([]crop.PlotCrop{{2020, 10, 3}, {2021, 12, 3}, {2024, 90, 3}})
+	require.True(t, ok)
+	require.Equal(t, 1, gap.Pairs, "years apart are no pair")
+}

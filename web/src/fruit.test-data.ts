@@ -171,7 +171,9 @@ export const crop = (more: Partial<Crop> = {}): Crop => ({
   season: 2027,
   ground_m2: 60,
   trees: [treeCrop(), treeCrop({ id: 't2', code: 'B1', counted: false, laden_limbs: 0, state: 'normal', by_limb: [] })],
-  years: [{ season: 2026, trees: 2, kg: 42, fruit: 260, kg_per_m2: 0.7, fruit_per_m2: 4.3 }],
+  years: [
+    { season: 2026, trees: 2, set: 400, left: 270, mass_g: 161, kg: 42, fruit: 260, kg_per_m2: 0.7, fruit_per_m2: 4.3 },
+  ],
   kinds: [
     {
       kind: 'apple',

@@ -79,7 +79,7 @@ export function PlotCrop() {
           <h2>The plot over the years</h2>
           <p className="nt q">In brackets: trees with a harvest on record.</p>
           <YearBars
-            years={c.years.map((y) => ({ season: y.season, kg: y.kg, mass_g: 0, trees: y.trees }))}
+            years={c.years.map((y) => ({ season: y.season, kg: y.kg, mass_g: y.mass_g, trees: y.trees }))}
             width={width}
             units={units}
           />
@@ -87,6 +87,44 @@ export function PlotCrop() {
             <p className="sm q">
               {c.years[0].season}: {say(c.years[0].kg_per_m2, 'kg', units)} and {c.years[0].fruit_per_m2} fruit to the
               square metre of {say(c.ground_m2, 'm2', units)}.
+            </p>
+          )}
+          {c.years.length > 0 && (
+            <div className="scroll">
+              <table className="list sm">
+                <thead>
+                  <tr>
+                    <th scope="col">Year</th>
+                    <th scope="col">set</th>
+                    <th scope="col">left</th>
+                    <th scope="col">picked</th>
+                    <th scope="col">a fruit</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {c.years.slice(0, 6).map((y) => (
+                    <tr key={y.season}>
+                      <th scope="row">{y.season}</th>
+                      <td className="num">{y.set || ''}</td>
+                      <td className="num">{y.left || ''}</td>
+                      <td className="num">{y.fruit}</td>
+                      <td className="num">
+                        {y.mass_g === 0
+                          ? ''
+                          : units === 'us'
+                            ? `${(y.mass_g / 28.35).toFixed(1)} oz`
+                            : `${String(Math.round(y.mass_g))} g`}
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
+          )}
+          {c.alternation && (
+            <p className="sm">
+              {c.alternation}
+              {c.alternation_index === undefined ? '' : `, index ${c.alternation_index.toFixed(2)}`}.
             </p>
           )}
           <h2>Wanted and coming</h2>

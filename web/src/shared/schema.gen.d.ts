@@ -1049,6 +1049,12 @@ export interface components {
             verdict: string;
         };
         CropBody: {
+            alternation?: string;
+            /**
+             * Format: double
+             * @description of the plot's kilos, over the years most trees have on record
+             */
+            alternation_index?: number;
             /**
              * Format: double
              * @description of the plot's outline; 0: none drawn
@@ -2414,8 +2420,23 @@ export interface components {
              * @description of the plot; 0 where no outline is drawn
              */
             kg_per_m2: number;
+            /**
+             * Format: int64
+             * @description fruit left by thinning
+             */
+            left: number;
+            /**
+             * Format: double
+             * @description mean of a fruit; 0 unknown
+             */
+            mass_g: number;
             /** Format: int64 */
             season: number;
+            /**
+             * Format: double
+             * @description fruit before thinning, of the trees that were counted
+             */
+            set: number;
             /**
              * Format: int64
              * @description with a harvest on record

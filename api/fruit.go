@@ -140,7 +140,7 @@ func (f *fruitMade) gather(planned *Planned) {
 	t, a, k := &f.core, f.tp.Anchors, f.core.Kind
 	f.in = crop.Tree{
 		Kind: k, Map: f.m, Light: f.light, ReachCM: f.options.ReachCM, TrunkMM: t.TrunkMM, ScaffoldsMM: t.ScaffoldsMM,
-		SeasonInPlace: max(1, t.AgeIn(f.season, f.south)), Vigour: t.Class, RemovedShare: f.tp.Account.Removed, Alive: 1,
+		Draw: true, SeasonInPlace: max(1, t.AgeIn(f.season, f.south)), Vigour: t.Class, RemovedShare: f.tp.Account.Removed, Alive: 1,
 		StoneSpacing: map[string]string{"10-cm": "10", "15-cm": "15"}[f.school.Value("thin_stone")],
 		ThinAnyway:   t.Wishes.ThinAnyway, FrostRisk: planned.Yard.Place.FrostRisk(f.day, f.season),
 		Terms: crop.LoadTerms{InLeaf: true, Safety: crop.Safety(f.contents.Orchard.Exposed)},

@@ -195,7 +195,7 @@ func grown(t testing.TB, slug string, scaffolds int) crop.Tree {
 	m, err := limb.Check(doc)
 	require.NoError(t, err)
 	return crop.Tree{
-		Kind: k, Map: m, ReachCM: 220, SeasonInPlace: 9, Vigour: "semi-dwarfing", TrunkMM: 95, Alive: 1,
+		Kind: k, Map: m, ReachCM: 220, SeasonInPlace: 9, Vigour: "semi-dwarfing", TrunkMM: 95, Alive: 1, Draw: true,
 		Terms: crop.LoadTerms{InLeaf: true, Safety: 2.5},
 	}
 }
@@ -304,24 +304,31 @@ func TestCountsOfOtherTreesOrOfPartsInsidePartsAreRefused(t *testing.T) {
 }
 
 func BenchmarkPlanOfALargeTree(b *testing.B) {
-	tree := grown(b, "apple", 8)
-	doc, err := growth.Sketch(growth.SketchInput{Species: "apple", Form: "open-vase", Age: 14, TrunkMM: 160, HeightCM: 420, SpreadCM: 460, Scaffolds: 8, Seed: 3, Year: 2027, Season: limb.Dormant})
+	doc, err := growth.Sketch(growth.SketchInput{
+		Species: "apple", Form: "open-vase", Age: 18, TrunkMM: 190, HeightCM: 420, SpreadCM: 900, Scaffolds: 9, Seed: 4, Year: 2027, Season: limb.Dormant,
+	})
 	require.NoError(b, err)
-	tree.Map, err = limb.Check(doc)
-	require.NoError(b, err)
-	for i := range tree.Map.Len() {
-		if tree.Map.Axes[i].Depth == 1 {
-			tree.Counts = append(tree.Counts, crop.LimbFruit{Limb: tree.Map.Axes[i].ID, Fruit: 90})
-		}
-	}
-	var loads int
-	for b.Loop() {
-		p, err := crop.PlanTree(tree)
+	for _, drawn := range []bool{false, true} {
+		tree := grown(b, "apple", 8)
+		tree.Map, err = limb.Check(doc)
 		require.NoError(b, err)
-		loads = len(p.Loads)
+		tree.Draw = drawn
+		for i := range tree.Map.Len() {
+			if tree.Map.Axes[i].Depth == 1 {
+				tree.Counts = append(tree.Counts, crop.LimbFruit{Limb: tree.Map.Axes[i].ID, Fruit: 90})
+			}
+		}
+		b.Run(map[bool]string{false: "numbers", true: "drawn"}[drawn], func(b *testing.B) {
+			var loads int
+			for b.Loop() {
+				p, err := crop.PlanTree(tree)
+				require.NoError(b, err)
+				loads = len(p.Loads)
+			}
+			b.ReportMetric(float64(tree.Map.Len()), "limbs")
+			b.ReportMetric(float64(loads), "bent")
+		})
 	}
-	b.ReportMetric(float64(tree.Map.Len()), "limbs")
-	b.ReportMetric(float64(loads), "bent")
 }
 
 func TestLawCuttingALimbNeverRaisesWhatTheTreeMayCarry(t *testing.T) {

@@ -318,7 +318,7 @@ func (p *planner) perLimb() error {
 		}
 		l.Lines, l.Binding = p.linesOf(&u, l.Share.Keep)
 		l.MassG = Mass(p.t.Kind, p.t.Terms.MassG, float64(l.Share.Keep), Section(u.diameterMM)*(1-p.t.RemovedShare))
-		if p.r != nil {
+		if p.r != nil && p.t.Draw {
 			var err error
 			if l.Laterals, err = p.laterals(&u, &l); err != nil {
 				return err

@@ -27,6 +27,7 @@ type Tree struct {
 	FrostRisk     float64
 	Alive         float64 // share of the flower buds alive; 1 where no frost hurt them
 	Frosted       bool    // this spring
+	Draw          bool    // side limbs and their fruit are placed too, for a drawing
 	Terms         LoadTerms
 	SnowKgM2      float64     // the limbs are bare and bear so much snow, no fruit; 0: they bear the season's fruit
 	Counts        []LimbFruit // of this season, by limb; the last of a limb counts

@@ -130,6 +130,7 @@ test('a tree is sketched from six numbers, corrected, marked, undone, and comes 
 });
 
 test('the bench tells what an experienced eye finds, and turns by keys and dial', async ({ page, demo }, info) => {
+  laptopOnly(info, 'the same on the phone, where another test logs and looks');
   await open(page, demo + bench('C2'));
   const findings = page.getByRole('region', { name: 'Findings' });
   await findings.getByRole('button', { name: /A: dead wood/ }).click();
@@ -168,7 +169,8 @@ test('the bench tells what an experienced eye finds, and turns by keys and dial'
   await fits(page);
 });
 
-test('the past is drawn, the wanted outline is shown, and end tests are kept', async ({ page, demo }) => {
+test('the past is drawn, the wanted outline is shown, and end tests are kept', async ({ page, demo }, info) => {
+  laptopOnly(info, 'the same on the phone, where another test logs and looks');
   await open(page, demo + bench('C2'));
   const back = page.getByRole('complementary', { name: 'Stand back' });
   await expect(back.getByText('winter 2024/25')).toBeVisible();

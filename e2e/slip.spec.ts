@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { accessible, expect, fits, open, test } from './app';
+import { accessible, expect, fits, open, test, laptopOnly } from './app';
 
 const bench = (code: string, day = '') => `/lower-terrace/trees/lower-terrace-${code}${day ? `?day=${day}` : ''}`;
 const slip = (page: Page) => page.getByRole('region', { name: 'Slip', exact: true });
@@ -35,7 +35,11 @@ test('a step is taken, another left and put back, and the stop line follows', as
   await accessible(page);
 });
 
-test('a cut is moved to another bud, and the tree is seen after the cuts and next winter', async ({ page, demo }) => {
+test('a cut is moved to another bud, and the tree is seen after the cuts and next winter', async ({
+  page,
+  demo,
+}, info) => {
+  laptopOnly(info, 'the same on the phone, where another test logs and looks');
   await open(page, `${demo}/saltwind/trees/saltwind-B2`);
   const n = await heads(page).count();
   for (let i = 0; i < n; i++) {
@@ -121,7 +125,8 @@ test('why not this limb, the two working orders, the seasons side by side, and t
 test('the yard in light: hours on the plan, who shades whom, and the height a neighbour allows', async ({
   page,
   demo,
-}) => {
+}, info) => {
+  laptopOnly(info, 'the same on the phone, where another test logs and looks');
   await open(page, `${demo}/lower-terrace/yard`);
   await page.getByRole('button', { name: 'Light', exact: true }).click();
   const list = page.getByRole('region', { name: 'The yard in light' });

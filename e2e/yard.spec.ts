@@ -78,7 +78,8 @@ test('a logged winter cut shows in the account, books its follow-ups, and can be
 test('a summer cut by its diameters is estimated, fills the account and books its sprout visits', async ({
   page,
   summer,
-}) => {
+}, info) => {
+  laptopOnly(info, 'the same on the phone, where another test logs and looks');
   await open(page, `${summer}/lower-terrace/yard?tree=lower-terrace-D1`);
   const panel = page.getByRole('region', { name: 'Tree D1' });
   const gauge = panel.getByRole('img', { name: /may go|has gone/ });
@@ -120,7 +121,8 @@ test('the southern orchard runs from May and is reached by the switcher', async 
   expect(((await plan.json()) as { from: string }).from).toBe('2026-05-01');
 });
 
-test('a stage seen moves the windows, and is later corrected by a new entry', async ({ page, demo }) => {
+test('a stage seen moves the windows, and is later corrected by a new entry', async ({ page, demo }, info) => {
+  laptopOnly(info, 'the same on the phone, where another test logs and looks');
   await open(page, `${demo}/lower-terrace/yard?tree=lower-terrace-C2`);
   const panel = page.getByRole('region', { name: 'Tree C2' });
   const cut = panel.getByRole('button', { name: /^Dormant cut/ });
@@ -137,7 +139,8 @@ test('a stage seen moves the windows, and is later corrected by a new entry', as
   await expect(cut).toHaveText(before ?? '');
 });
 
-test('a cut made outside its window wants its reason and is accepted with it', async ({ page, demo }) => {
+test('a cut made outside its window wants its reason and is accepted with it', async ({ page, demo }, info) => {
+  laptopOnly(info, 'the same on the phone, where another test logs and looks');
   await open(page, `${demo}/lower-terrace/yard?tree=lower-terrace-B1`);
   const panel = page.getByRole('region', { name: 'Tree B1' });
   await panel.getByRole('button', { name: /^Dry-summer cut/ }).click();
@@ -152,7 +155,8 @@ test('a cut made outside its window wants its reason and is accepted with it', a
   await expect(panel.getByText(/a limb hung over the path/).first()).toBeVisible();
 });
 
-test('a tree moved on the plan keeps its history, and one gone leaves the plan', async ({ page, demo }) => {
+test('a tree moved on the plan keeps its history, and one gone leaves the plan', async ({ page, demo }, info) => {
+  laptopOnly(info, 'the same on the phone, where another test logs and looks');
   await open(page, `${demo}/lower-terrace/yard?tree=lower-terrace-D2`);
   await page.getByRole('button', { name: 'Edit', exact: true }).click();
   const form = page.getByRole('form', { name: 'Edit D2' });

@@ -278,7 +278,7 @@ func (s *server) afterSlip(ctx context.Context, in *AheadInput) (*limb.Map, erro
 		work, winters = growth.Work{}, winters-1
 	}
 	for range winters {
-		if tree, _, err = growth.Grow(tree, work); err != nil {
+		if tree, err = growth.Next(tree, work); err != nil {
 			return nil, err
 		}
 		work = growth.Work{}

@@ -113,6 +113,9 @@ type Judge struct {
 
 	harvested bool
 	fruit     [][]limb.Piece // the fruit buds of each limb
+	bears     []reachBuds    // those of each limb and all it carries
+	liveTop   []float64      // highest live wood of each limb and all it carries, cm
+	rise      [][]float64    // by limb: the highest point up to every second cm from its base, once asked
 }
 
 // NewJudge prepares a tree. Light may be nil: unknown.
@@ -125,11 +128,26 @@ func NewJudge(m *limb.Map, light limb.Light, reading find.Reading) *Judge {
 	j.fruit = make([][]limb.Piece, m.Len())
 	for i := range m.Axes {
 		j.fruit[i] = m.Pieces(i, light, nil)
-		w, _ := j.buds(i, 0)
+	}
+	j.bears, j.liveTop, j.rise = make([]reachBuds, m.Len()), make([]float64, m.Len()), make([][]float64, m.Len())
+	for i := m.Len() - 1; i >= 0; i-- { // children first
+		w, a := j.buds(i, 0)
 		j.within += w
+		j.liveTop[i] = math.Inf(-1)
+		if !m.WhollyDead(i) {
+			j.liveTop[i] = m.Top(i)
+		}
+		for _, c := range m.Axes[i].Children {
+			w, a = w+j.bears[c].within, a+j.bears[c].above
+			j.liveTop[i] = math.Max(j.liveTop[i], j.liveTop[c])
+		}
+		j.bears[i] = reachBuds{w, a}
 	}
 	return j
 }
+
+// reachBuds are fruit buds within reach and above it.
+type reachBuds struct{ within, above float64 }
 
 func (j *Judge) leads(i int) bool {
 	return len(j.chain) > 0 && j.chain[len(j.chain)-1] == j.m.Axes[i].ID
@@ -168,10 +186,7 @@ func (j *Judge) lost(i int, at, from float64) (within, above float64) {
 		if j.m.Axes[c].Attach < at {
 			continue
 		}
-		for _, k := range j.m.Subtree(c) {
-			w, a := j.buds(k, 0)
-			within, above = within+w, above+a
-		}
+		within, above = within+j.bears[c].within, above+j.bears[c].above
 	}
 	return within, above
 }
@@ -257,11 +272,7 @@ func (j *Judge) time(c *Candidate, i int) {
 
 // gain is how much lower the highest point of a limb and all it carries comes by a cut.
 func (j *Judge) gain(i int, at float64) float64 {
-	top, left := j.m.Top(i), j.m.Base(i).Z
-	for s := 0.0; s < at; s += 2 {
-		left = math.Max(left, j.m.At(i, s).Z)
-	}
-	left = math.Max(left, j.m.At(i, math.Max(0, math.Min(at, j.m.Axes[i].L))).Z)
+	top, left := j.m.Top(i), j.rises(i, at)
 	for _, c := range j.m.Axes[i].Children {
 		h := j.highest(c)
 		top = math.Max(top, h)
@@ -274,13 +285,22 @@ func (j *Judge) gain(i int, at float64) float64 {
 
 // highest is the top of a limb and its live wood.
 func (j *Judge) highest(i int) float64 {
-	top := j.m.Base(i).Z
-	for _, k := range j.m.Subtree(i) {
-		if !j.m.WhollyDead(k) {
-			top = math.Max(top, j.m.Top(k))
+	return math.Max(j.m.Base(i).Z, j.liveTop[i])
+}
+
+// rises is the highest point of a limb up to a place.
+func (j *Judge) rises(i int, at float64) float64 {
+	const every = 2
+	if j.rise[i] == nil {
+		top := j.m.Base(i).Z
+		for s := 0.0; s <= j.m.Axes[i].L; s += every {
+			top = math.Max(top, j.m.At(i, s).Z)
+			j.rise[i] = append(j.rise[i], top)
 		}
 	}
-	return top
+	at = math.Max(0, math.Min(at, j.m.Axes[i].L))
+	before := min(len(j.rise[i])-1, max(0, int(math.Ceil(at/every))-1))
+	return math.Max(j.rise[i][before], j.m.At(i, at).Z)
 }
 
 func stone(m *limb.Map) bool { return m.Kind.Growth.DrySummerWood }

@@ -111,7 +111,7 @@ func (p *Planner) nextWinter(cuts []growth.Cut) (*limb.Map, error) {
 		}
 		work = growth.Work{}
 	}
-	next, _, err := growth.Grow(tree, work)
+	next, err := growth.Next(tree, work)
 	return next.Map, err
 }
 

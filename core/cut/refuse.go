@@ -100,25 +100,56 @@ func (r *run) strips(m *made, _ int) Why {
 	if m.exempt {
 		return ""
 	}
+	takes := -1.0 // not counted yet
 	i := m.limbAt
 	if m.AtCM <= 0 || m.Kind == limb.Stub || m.Kind == limb.SoundWood {
 		i = r.p.m.Axes[i].Parent
 	}
 	for ; i >= 0 && !r.p.m.IsStem(i); i = r.p.m.Axes[i].Parent {
-		if all := r.p.flowers[i]; all >= leastFlowers && r.flowersLeft(i, m) < leastKept*all {
+		all := r.p.flowers[i]
+		if all < leastFlowers {
+			continue
+		}
+		if takes < 0 {
+			takes = r.flowersIn(m)
+		}
+		if r.flowers[i]-takes < leastKept*all-1e-9 {
 			return Strips
 		}
 	}
 	return ""
 }
 
-// flowersLeft are the flower buds of a limb and all it carries after the chosen cuts and one more.
-func (r *run) flowersLeft(i int, more *made) float64 {
-	left := 0.0
-	for _, k := range r.p.m.Subtree(i) {
-		r.eachPiece(k, more, func(piece limb.Piece, part float64) { left += part * piece.Buds })
+// flowersIn are the flower buds that one more cut takes of what the chosen cuts leave.
+func (r *run) flowersIn(more *made) float64 {
+	takes := 0.0
+	for _, k := range r.p.m.Subtree(more.limbAt) {
+		if k == more.limbAt || r.p.reaches(more.CutAt, more.limbAt, k, 0) {
+			takes += r.flowersOn(k, nil) - r.flowersOn(k, more)
+		}
 	}
+	return takes
+}
+
+// flowersOn are the flower buds on a limb itself.
+func (r *run) flowersOn(i int, more *made) float64 {
+	left := 0.0
+	r.eachPiece(i, more, func(piece limb.Piece, part float64) { left += part * piece.Buds })
 	return left
+}
+
+// countFlowers sums what the chosen cuts leave of a limb and all it carries, and passes the loss on down the tree.
+func (r *run) countFlowers(i int) {
+	was := r.flowers[i]
+	for _, k := range slices.Backward(r.p.m.Subtree(i)) {
+		r.flowers[k] = r.flowersOn(k, nil)
+		for _, c := range r.p.m.Axes[k].Children {
+			r.flowers[k] += r.flowers[c]
+		}
+	}
+	for k := r.p.m.Axes[i].Parent; k >= 0; k = r.p.m.Axes[k].Parent {
+		r.flowers[k] -= was - r.flowers[i]
+	}
 }
 
 // eachPiece visits a limb's pieces with the part of each that stays after the chosen cuts and one more.
@@ -330,6 +361,23 @@ func (r *run) heldForHeight(m *made, finding int) Why {
 	return when(holds, KeptForHeight)
 }
 
+// lowers are the cuts that bring a top to reach.
+func (p *Planner) lowers(k int) []*option {
+	if known, asked := p.lowering[k]; asked {
+		return known
+	}
+	var out []*option
+	for _, q := range p.questions(p.findings[k]) {
+		for _, o := range p.ask(q) {
+			if o.Score >= 0 && takesAll(o.Kind) && slices.Contains(o.solves, k) {
+				out = append(out, o)
+			}
+		}
+	}
+	p.lowering[k] = out
+	return out
+}
+
 // topsNeed is the least share that brings the tops still open to reach, were one more cut made: the cheapest cut for each,
 // the highest top first, none counted twice. Tops that no cut of the tree brings down need nothing.
 func (r *run) topsNeed(with *made) float64 {
@@ -352,14 +400,9 @@ func (r *run) topsNeed(with *made) float64 {
 		}
 		best := -1.0
 		var does []int
-		for _, q := range r.p.questions(r.p.findings[k]) {
-			for _, o := range r.p.ask(q) {
-				if o.Score < 0 || !takesAll(o.Kind) || !slices.Contains(o.solves, k) {
-					continue
-				}
-				if n := r.net(o); best < 0 || n < best {
-					best, does = n, o.solves
-				}
+		for _, o := range r.p.lowers(k) {
+			if n := r.net(o); best < 0 || n < best {
+				best, does = n, o.solves
 			}
 		}
 		if best < 0 {

@@ -11,7 +11,7 @@ import (
 
 // made is a cut chosen in a run.
 type made struct {
-	option
+	*option
 	step    int
 	net     float64
 	counted float64
@@ -33,10 +33,12 @@ type run struct {
 	solved  []bool
 	why     []Carried // by finding: its first refusal
 	made    []*made
-	refused map[spotKey]refused
+	refused []refused        // by spot, of the step at work
+	count   int              // refusals so far
 	ready   map[int][]choice // weighed since the last cut, by finding
 	at      []float64        // by limb: where it ends after the chosen cuts, cm; gone for good below 0
 	thin    []*made          // spur thinnings among the chosen
+	flowers []float64        // left in each limb's subtree after the chosen cuts
 	used    float64
 	big     int
 	keep    bool // what the tops need is held back from soft findings
@@ -68,7 +70,7 @@ func newRun(p *Planner, level float64, keep bool) *run {
 	n := len(p.findings)
 	r := &run{
 		p: p, cap: level * p.o.part(), level: level, keep: keep, order: byStep, pos: map[int]int{}, open: make([]bool, n), solved: make([]bool, n), why: make([]Carried, n),
-		refused: map[spotKey]refused{}, ready: map[int][]choice{}, used: p.o.Used, big: p.o.BigUsed,
+		ready: map[int][]choice{}, used: p.o.Used, big: p.o.BigUsed,
 	}
 	if p.o.HeightFirst {
 		r.order = heightFirst
@@ -77,6 +79,7 @@ func newRun(p *Planner, level float64, keep bool) *run {
 	for i := range r.at {
 		r.at[i] = math.Inf(1)
 	}
+	r.flowers = slices.Clone(p.flowers)
 	for k, step := range r.order {
 		r.pos[step] = k
 	}
@@ -90,8 +93,7 @@ func newRun(p *Planner, level float64, keep bool) *run {
 // work chooses cuts step by step.
 func (r *run) work() {
 	for _, step := range r.order {
-		clear(r.refused)
-		clear(r.ready)
+		r.forget()
 		r.asMoved(step)
 		if step == heightStep && r.p.o.HeightFirst {
 			r.topsFirst()
@@ -106,7 +108,7 @@ func (r *run) work() {
 
 // choice is a cut with the finding it was sought for.
 type choice struct {
-	option
+	*option
 	finding  int
 	eff, net float64
 }
@@ -202,18 +204,30 @@ func (r *run) choices(k int) []choice {
 	return out
 }
 
-func (r *run) isRefused(o option) bool { return r.refused[spotKey{o.limbAt, o.AtCM}].n > 0 }
+func (r *run) refusalOf(o *option) refused {
+	if o.spot < len(r.refused) {
+		return r.refused[o.spot]
+	}
+	return refused{}
+}
+
+func (r *run) isRefused(o *option) bool { return r.refusalOf(o).n > 0 }
+
+// forget drops what was refused and weighed: another step asks anew.
+func (r *run) forget() {
+	r.refused, r.count = r.refused[:0], 0
+	clear(r.ready)
+}
 
 // answers: a cut still does something for a finding: of a group, it takes a member that stands.
-func (r *run) answers(o option, k int) bool {
+func (r *run) answers(o *option, k int) bool {
 	f := r.p.findings[k]
-	return !grouped(f) || slices.Contains(o.solves, k) || r.helps(o, f)
+	return !grouped(f) || slices.Contains(o.solves, k) || r.helps(o, k)
 }
 
 // helps: a cut takes a member of a group that still stands.
-func (r *run) helps(o option, f find.Finding) bool {
-	for _, id := range f.Members {
-		i := r.p.m.Index(id)
+func (r *run) helps(o *option, k int) bool {
+	for _, i := range r.p.found[k].members {
 		if r.p.reaches(o.CutAt, o.limbAt, i, 0) && !r.gone(i, 0) {
 			return true
 		}
@@ -225,7 +239,7 @@ func (r *run) helps(o option, f find.Finding) bool {
 func (r *run) gone(i int, at float64) bool { return at >= r.at[i]-solvedWithin }
 
 // taken: a cut lies in what another chosen cut removes.
-func (r *run) taken(o option) bool {
+func (r *run) taken(o *option) bool {
 	if o.AtCM >= r.at[o.limbAt] {
 		return true
 	}
@@ -251,7 +265,7 @@ func (r *run) take(m *made) {
 }
 
 // net is a cut's share less that of the chosen cuts inside it.
-func (r *run) net(o option) float64 {
+func (r *run) net(o *option) float64 {
 	share := o.Share
 	for _, c := range r.made {
 		if r.p.inside(c.CutAt, o.CutAt, c.limbAt, o.limbAt) {
@@ -313,7 +327,11 @@ func (p *Planner) exempt(f find.Finding) bool {
 }
 
 func (r *run) refuse(c choice, finding int, why Why) {
-	r.refused[spotKey{c.limbAt, c.AtCM}] = refused{why, len(r.refused) + 1}
+	for len(r.refused) <= c.spot {
+		r.refused = append(r.refused, refused{})
+	}
+	r.count++
+	r.refused[c.spot] = refused{why, r.count}
 	cut := c.Candidate
 	waits := []int{finding}
 	if why == DryWeather { // all it would solve waits with it
@@ -363,6 +381,7 @@ func (r *run) accept(m *made) {
 	r.made = append(kept, m)
 	r.thin = slices.DeleteFunc(r.thin, func(c *made) bool { return !slices.Contains(kept, c) })
 	r.take(m)
+	r.countFlowers(m.limbAt)
 	if m.DMM > BigWoundMM {
 		r.big++
 	}
@@ -378,8 +397,8 @@ func (r *run) settleGroup(m *made, k int) {
 		return
 	}
 	stand := 0
-	for _, id := range f.Members {
-		if !r.gone(r.p.m.Index(id), 0) {
+	for _, i := range r.p.found[k].members {
+		if !r.gone(i, 0) {
 			stand++
 		}
 	}
@@ -410,7 +429,7 @@ func (r *run) refusedBefore(k int) Carried {
 	f := r.p.findings[k]
 	first, out := math.MaxInt, Carried{Why: NoSafeCut}
 	for _, o := range r.p.answersTo(k) {
-		was := r.refused[spotKey{o.limbAt, o.AtCM}]
+		was := r.refusalOf(o)
 		if was.n == 0 || was.n > first || !r.answers(o, k) {
 			continue
 		}

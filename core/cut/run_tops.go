@@ -55,8 +55,7 @@ func (r *run) release() {
 	}
 	for _, step := range r.order {
 		if steps[step] {
-			clear(r.refused)
-			clear(r.ready)
+			r.forget()
 			r.step(step)
 		}
 	}
@@ -111,11 +110,11 @@ func (r *run) stage(k int) {
 	f := r.p.findings[k]
 	options := r.p.ask(Question{Limb: f.Limb, Aim: f.Aim})
 	options = slices.Clone(options[:min(len(options), firstStaged)])
-	options = slices.DeleteFunc(options, func(o option) bool {
+	options = slices.DeleteFunc(options, func(o *option) bool {
 		return o.Kind != limb.SideBranch && o.Kind != limb.FruitBud || o.AtCM <= f.AtCM || o.Score < stageLeast || o.GainCM < stageGainCM ||
 			r.isRefused(o) || r.taken(o)
 	})
-	slices.SortStableFunc(options, func(a, b option) int {
+	slices.SortStableFunc(options, func(a, b *option) int {
 		return cmp.Or(cmp.Compare(b.GainCM, a.GainCM), cmp.Compare(b.Score, a.Score), cmp.Compare(a.AtCM, b.AtCM))
 	})
 	for _, o := range options {

@@ -211,11 +211,7 @@ func (j *Judge) toFruitBud(c *Candidate, i int, q Question) {
 
 // leaves is the highest point a cut leaves of a limb and its side limbs.
 func (j *Judge) leaves(i int, at float64) float64 {
-	top := j.m.Base(i).Z
-	for s := 0.0; s < at; s += 2 {
-		top = math.Max(top, j.m.At(i, s).Z)
-	}
-	top = math.Max(top, j.m.At(i, at).Z)
+	top := j.rises(i, at)
 	for _, c := range j.m.Axes[i].Children {
 		if j.m.Axes[c].Attach < at {
 			top = math.Max(top, j.highest(c))

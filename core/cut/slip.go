@@ -67,10 +67,13 @@ type Planner struct {
 	o         Options
 	tree      growth.Tree
 	findings  []find.Finding
+	found     []place         // where each is
 	carriedBy map[int]Carried // set aside before any cut, by finding
 	jobs      []Job
-	options   map[string][]option // per question, the cuts that answer it
-	answers   [][]option          // by finding, the first cuts of each of its questions; nil: not asked yet
+	options   map[question][]*option // the cuts that answer it
+	spots     map[spotKey]int
+	answers   [][]*option       // by finding, the first cuts of each of its questions; nil: not asked yet
+	lowering  map[int][]*option // by finding of height, the cuts that solve it
 	runs      map[Level]*run
 	flowers   []float64 // in each limb's subtree
 	young     []youngShoot
@@ -86,9 +89,17 @@ type Planner struct {
 type option struct {
 	Candidate
 	limbAt  int
+	spot    int   // cuts of a limb at one place share it
 	solves  []int // findings, by place
 	urgency float64
 	unsure  bool // the limb's thickness or angle was not measured
+}
+
+// question is what cuts were asked for, to ask once.
+type question struct {
+	limb  string
+	aim   find.Aim
+	atMax float64
 }
 
 // uncut is the tree a season on with nothing cut.
@@ -107,15 +118,18 @@ func NewPlanner(tree growth.Tree, reading find.Reading, o Options) (*Planner, er
 	// what waiting costs is grown while the findings are read
 	grown := make(chan uncut, 1)
 	go func() {
-		next, _, err := growth.Grow(tree, growth.Work{})
+		next, err := growth.Next(tree, growth.Work{})
 		grown <- uncut{next.Map, err}
 	}()
 	p := &Planner{
-		Judge: NewJudge(m, reading.Light, reading), o: o, tree: tree, carriedBy: map[int]Carried{}, options: map[string][]option{}, runs: map[Level]*run{},
+		Judge: NewJudge(m, reading.Light, reading), o: o, tree: tree, carriedBy: map[int]Carried{}, options: map[question][]*option{}, spots: map[spotKey]int{}, lowering: map[int][]*option{}, runs: map[Level]*run{},
 		confident: m.Completeness().Value,
 	}
 	p.findings = p.Judge.findings
-	p.answers = make([][]option, len(p.findings))
+	for _, f := range p.findings {
+		p.found = append(p.found, p.placeOf(f))
+	}
+	p.answers = make([][]*option, len(p.findings))
 	next := <-grown
 	if next.err != nil {
 		return nil, fmt.Errorf("what waiting costs: %w", next.err)
@@ -161,16 +175,16 @@ func (p *Planner) higher(a, b int) int {
 }
 
 // ask returns the cuts that answer a question, with what each solves. Asked once.
-func (p *Planner) ask(q Question) []option {
-	key := q.Limb + "/" + string(q.Aim)
+func (p *Planner) ask(q Question) []*option {
+	key := question{q.Limb, q.Aim, math.Inf(1)}
 	if q.AtMax != nil {
-		key += fmt.Sprintf("/%.3f", *q.AtMax)
+		key.atMax = *q.AtMax
 	}
 	if known, ok := p.options[key]; ok {
 		return known
 	}
 	q.DrySummerStone = !p.o.StoneAnyTime
-	var out []option
+	var out []*option
 	for _, c := range p.Candidates(q) {
 		if p.schoolMakes(c.Kind) {
 			out = append(out, p.weigh(c))
@@ -181,12 +195,12 @@ func (p *Planner) ask(q Question) []option {
 }
 
 // answersTo are the cuts tried for a finding: the best of each of its questions.
-func (p *Planner) answersTo(k int) []option {
+func (p *Planner) answersTo(k int) []*option {
 	if p.answers[k] != nil {
 		return p.answers[k]
 	}
 	f := p.findings[k]
-	out := []option{}
+	out := []*option{}
 	for _, q := range p.questions(f) {
 		options := p.ask(q)
 		for _, o := range options[:min(len(options), firstTried)] {
@@ -226,9 +240,16 @@ func (p *Planner) schoolMakes(k limb.CutKind) bool {
 	return true
 }
 
-func (p *Planner) weigh(c Candidate) option {
+func (p *Planner) weigh(c Candidate) *option {
 	i := p.m.Index(c.Limb)
-	o := option{Candidate: c, limbAt: i, unsure: p.guessed(i)}
+	o := &option{Candidate: c, limbAt: i, unsure: p.guessed(i)}
+	at := spotKey{i, c.AtCM}
+	spot, known := p.spots[at]
+	if !known {
+		spot = len(p.spots)
+		p.spots[at] = spot
+	}
+	o.spot = spot
 	for k := range p.findings {
 		if p.solvesIt(c.CutAt, i, k) {
 			o.solves = append(o.solves, k)

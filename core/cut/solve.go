@@ -60,29 +60,44 @@ const leftInGroup = 2
 
 // solvesIt says whether a cut alone solves a finding.
 func (p *Planner) solvesIt(c limb.CutAt, cutLimb, k int) bool {
-	f := p.findings[k]
+	f, at := &p.findings[k], &p.found[k]
 	if c.Kind == limb.SpurThin {
 		return f.Code == "spurs_crowded" && f.Limb == c.Limb && f.AtCM == c.AtCM
 	}
 	if !takesAll(c.Kind) {
 		return false
 	}
-	if grouped(f) {
+	if at.members != nil {
 		gone := 0
-		for _, id := range f.Members {
-			if p.reaches(c, cutLimb, p.m.Index(id), 0) {
+		for _, i := range at.members {
+			if p.reaches(c, cutLimb, i, 0) {
 				gone++
 			}
 		}
 		return gone >= len(f.Members)-leftInGroup
 	}
-	if p.reaches(c, cutLimb, p.m.Index(f.Limb), f.AtCM) {
-		return true
+	return p.reaches(c, cutLimb, at.limb, f.AtCM) || at.mate >= 0 && p.reaches(c, cutLimb, at.mate, at.mateAt)
+}
+
+// place is where a finding is: its limb, its group, and the limb whose cut solves it as well, from where; -1: none.
+type place struct {
+	limb    int
+	members []int
+	mate    int
+	mateAt  float64
+}
+
+func (p *Planner) placeOf(f find.Finding) place {
+	out := place{limb: p.m.Index(f.Limb), mate: -1}
+	if grouped(f) {
+		for _, id := range f.Members {
+			out.members = append(out.members, p.m.Index(id))
+		}
 	}
 	if other, at, ok := p.mates(f); ok {
-		return p.reaches(c, cutLimb, p.m.Index(other), at)
+		out.mate, out.mateAt = p.m.Index(other), at
 	}
-	return false
+	return out
 }
 
 // questions are what is asked about a finding: its own limb, and those whose cut would solve it as well.

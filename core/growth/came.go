@@ -32,7 +32,7 @@ const nearForecast = 0.25
 // Compare grows a tree from a winter through the work that was done and sets it beside the map of the next winter. Cost: one
 // season. Errors: those of Grow.
 func Compare(before Tree, work Work, now *limb.Map) (Came, error) {
-	next, _, err := Grow(before, work)
+	next, err := Next(before, work)
 	if err != nil {
 		return Came{}, err
 	}

@@ -184,12 +184,29 @@ func newSeason(t *Tree, m *limb.Map) *season {
 
 // Grow takes a tree one season forward. The tree given is not changed. Errors: those of limb.Map.Cut.
 func Grow(t Tree, work Work) (Tree, Report, error) {
+	s, err := grow(t, work)
+	if err != nil {
+		return t, Report{}, err
+	}
+	return *s.t, s.report(), nil
+}
+
+// Next is Grow without the report.
+func Next(t Tree, work Work) (Tree, error) {
+	s, err := grow(t, work)
+	if err != nil {
+		return t, err
+	}
+	return *s.t, nil
+}
+
+func grow(t Tree, work Work) (*season, error) {
 	next := t
 	next.Given = copyOf(t.Given)
 	s := newSeason(&next, t.Map)
 	s.calibrate()
 	if err := s.dormant(work.Dormant); err != nil {
-		return t, Report{}, err
+		return nil, err
 	}
 	s.share(work.Crop)
 	at, g := 1.0, 1.0
@@ -211,18 +228,18 @@ func Grow(t Tree, work Work) (Tree, Report, error) {
 		if work.Slip != nil {
 			var err error
 			if cuts, err = work.Slip(s.day(), s.light); err != nil {
-				return t, Report{}, err
+				return nil, err
 			}
 		}
 		second, err := s.summer(cuts, g)
 		if err != nil {
-			return t, Report{}, err
+			return nil, err
 		}
 		p = f*p + (1-f)*second
 	}
 	s.leafFall(p, f)
 	next.Rain = ""
-	return next, s.report(), nil
+	return s, nil
 }
 
 // Ahead takes a map so many winters forward without a cut. A summer map stands at its next winter as it is now: what is
@@ -239,7 +256,7 @@ func Ahead(m *limb.Map, latitude float64, winters int) (*limb.Map, error) {
 	t := Tree{Map: m, Latitude: latitude}
 	for range winters {
 		var err error
-		if t, _, err = Grow(t, Work{}); err != nil {
+		if t, err = Next(t, Work{}); err != nil {
 			return nil, err
 		}
 	}
@@ -259,19 +276,11 @@ func copyOf(given map[string]float64) map[string]float64 {
 
 // dormant makes the winter's cuts, then lists what they will wake.
 func (s *season) dormant(cuts []Cut) error {
-	var made []madeCut
-	first := s.m.CrownD2()
-	for _, c := range cuts {
-		done, share, err := s.cut(c)
-		if err != nil {
-			return err
-		}
-		if done == nil {
-			continue
-		}
-		made = append(made, *done)
-		s.q += share / first
+	made, taken, err := s.make(cuts)
+	if err != nil {
+		return err
 	}
+	s.q = taken
 	for _, p := range s.t.pending {
 		p.pending = true
 		s.points = append(s.points, p)
@@ -286,20 +295,27 @@ func (s *season) dormant(cuts []Cut) error {
 	return nil
 }
 
-// cut makes one cut and returns its leaf, mm2; nil where its limb is gone already.
-func (s *season) cut(c Cut) (*madeCut, float64, error) {
-	i := s.m.Index(c.Limb)
-	if i < 0 {
+// make makes cuts in their order; those on limbs that are gone already are left out. It returns what they take of the crown
+// before the first.
+func (s *season) make(cuts []Cut) (made []madeCut, taken float64, err error) {
+	if len(cuts) == 0 {
 		return nil, 0, nil
 	}
-	made := s.look(c, i)
-	share := s.m.ShareOf(c.CutAt) * s.m.CrownD2()
-	after, err := s.m.Cut(c.CutAt)
-	if err != nil {
-		return nil, 0, err
+	first, cutter := s.m.CrownD2(), s.m.Cutter()
+	s.m = cutter.Map()
+	for _, c := range cuts {
+		i := s.m.Index(c.Limb)
+		if i < 0 {
+			continue
+		}
+		made = append(made, s.look(c, i))
+		leaf := s.m.ShareOf(c.CutAt) * s.m.CrownD2()
+		if err := cutter.Cut(c.CutAt); err != nil {
+			return nil, 0, err
+		}
+		taken += leaf / first
 	}
-	s.m = after
-	return &made, share, nil
+	return made, taken, nil
 }
 
 // share deals the reserves out over the points left.
@@ -448,7 +464,7 @@ func (s *season) thicken() {
 			gain[a.Parent] += gain[i]
 		}
 	}
-	s.m = s.m.With(axes, s.m.Parents())
+	s.m = s.m.Again(axes)
 }
 
 // lightBefore is the light the season began with, by place in the map as it has grown since.
@@ -480,5 +496,5 @@ func (s *season) dropFresh() {
 		}
 		axes[i].Wounds = wounds
 	}
-	s.m = s.m.With(axes, s.m.Parents())
+	s.m = s.m.Again(axes)
 }

@@ -152,33 +152,17 @@ func (s *season) sprouts(c madeCut, q float64, summer bool, i int) []point {
 	return out
 }
 
-// make makes the summer's cuts.
-func (s *season) make(cuts []Cut) ([]madeCut, error) {
-	var made []madeCut
-	first := s.m.CrownD2()
-	for _, c := range cuts {
-		done, leaf, err := s.cut(c)
-		if err != nil {
-			return nil, err
-		}
-		if done != nil {
-			made = append(made, *done)
-			s.qs += leaf / first
-		}
-	}
-	return made, nil
-}
-
 // weakerNextSpring: what did not grow after a summer cut is weaker next spring.
 const weakerNextSpring = 0.8
 
 // summer makes the cuts of the growing season; what is left of the season's growth follows. It returns the reserves the
 // cut tree lays down.
 func (s *season) summer(cuts []Cut, g float64) (float64, error) {
-	made, err := s.make(cuts)
+	made, taken, err := s.make(cuts)
 	if err != nil {
 		return 0, err
 	}
+	s.qs = taken
 	s.relight()
 	p := s.reserves()
 	s.w = s.weigh()

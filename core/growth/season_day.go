@@ -37,7 +37,7 @@ func (s *season) day() *limb.Map { return s.as(limb.Summer) }
 func Day(t Tree, dormant []Cut, at float64) (*limb.Map, limb.Light, error) {
 	var m *limb.Map
 	var l limb.Light
-	_, _, err := Grow(t, Work{Dormant: dormant, At: at, Slip: func(day *limb.Map, light limb.Light) ([]Cut, error) {
+	_, err := Next(t, Work{Dormant: dormant, At: at, Slip: func(day *limb.Map, light limb.Light) ([]Cut, error) {
 		m, l = day, light
 		return nil, nil
 	}})
@@ -56,10 +56,11 @@ func Close(t Tree, cuts []Cut, at float64) (Tree, error) {
 	s.calibrate()
 	p, f := s.reserves(), at*at
 	s.share(nil)
-	made, err := s.make(cuts)
+	made, taken, err := s.make(cuts)
 	if err != nil {
 		return t, err
 	}
+	s.qs = taken
 	s.relight()
 	p = f*p + (1-f)*s.reserves()
 	for _, c := range made {

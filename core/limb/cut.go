@@ -43,9 +43,9 @@ func (m *Map) Freeze() *Map {
 	for i := range axes {
 		axes[i].Own, axes[i].ownGiven = m.pipe.own[i], true
 	}
-	out := *m
+	out := *m // nothing has moved
 	out.Axes = axes
-	out.settle()
+	out.pipe = flow(&out)
 	return &out
 }
 
@@ -68,8 +68,31 @@ func (m *Map) spurLeaf(i int, c CutAt) float64 {
 }
 
 // Cut makes a cut. The error is Problems: the limb is not on the map, the place is not on the limb, or a whole stem
-// would go.
+// would go. For many cuts, see Cutter.
 func (m *Map) Cut(c CutAt) (*Map, error) {
+	cutter := m.Cutter()
+	if err := cutter.Cut(c); err != nil {
+		return nil, err
+	}
+	return cutter.Map(), nil
+}
+
+// Cutter makes cuts one after another on its own copy of a map, which is cheaper than a map for each.
+type Cutter struct{ m *Map }
+
+// Cutter starts from a map, which is not changed.
+func (m *Map) Cutter() *Cutter {
+	own := *m.Freeze()
+	own.Axes, own.base, own.polys = slices.Clone(own.Axes), slices.Clone(own.base), slices.Clone(own.polys)
+	return &Cutter{&own}
+}
+
+// Map is the tree as it now stands. It changes with the next cut.
+func (k *Cutter) Map() *Map { return k.m }
+
+// Cut makes one more cut. Errors: those of Map.Cut; then nothing is cut.
+func (k *Cutter) Cut(c CutAt) error {
+	m := k.m
 	var ps Problems
 	i := m.Index(c.Limb)
 	switch {
@@ -81,23 +104,24 @@ func (m *Map) Cut(c CutAt) (*Map, error) {
 		ps.add("E_CUT_TRUNK", c.Limb, "at_cm", "the whole stem given, a cut above the ground expected")
 	}
 	if len(ps) > 0 {
-		return nil, ps
+		return ps
 	}
-	frozen := m.Freeze()
 	switch {
 	case c.Kind == Notch:
-		return frozen, nil
+		return nil
 	case c.Kind == SpurThin:
-		return frozen.thinSpurs(i, c), nil
+		m.thinSpurs(i, c)
 	case c.AtCM <= 0:
-		return frozen.takeOff(i), nil
+		m.takeOff(i)
+	default:
+		m.shorten(i, c.AtCM)
 	}
-	return frozen.shorten(i, c.AtCM), nil
+	m.pipe = flow(m)
+	return nil
 }
 
-func (m *Map) thinSpurs(i int, c CutAt) *Map {
-	axes := slices.Clone(m.Axes)
-	a := &axes[i]
+func (m *Map) thinSpurs(i int, c CutAt) {
+	a := &m.Axes[i]
 	a.Own -= m.spurLeaf(i, c)
 	a.Spurs = slices.Clone(a.Spurs)
 	for k := range a.Spurs {
@@ -105,35 +129,21 @@ func (m *Map) thinSpurs(i int, c CutAt) *Map {
 			a.Spurs[k].Count *= 1 - c.Fraction
 		}
 	}
-	return m.without(axes, nil)
 }
 
 // takeOff cuts a limb at its collar.
-func (m *Map) takeOff(i int) *Map {
+func (m *Map) takeOff(i int) {
 	w := Wound{AtCM: m.Axes[i].Attach, DMM: m.Axes[i].D, Fresh: true}
-	if m.Year > 0 {
-		w.Year = &m.Year
+	if year := m.Year; year > 0 {
+		w.Year = &year
 	}
-	carrier := m.Axes[i].Parent
-	axes, place := m.rest(m.Axes, m.Subtree(i))
-	p := &axes[place[carrier]]
-	p.Wounds = append(slices.Clone(p.Wounds), w)
-	out := *m
-	out.Axes = axes
-	out.link()
-	out.base, out.polys = make([]Vec, len(axes)), make([][]Vec, len(axes)) // what stays stands where it stood
-	for old, now := range place {
-		if now >= 0 {
-			out.base[now], out.polys[now] = m.base[old], m.polys[old]
-		}
-	}
-	out.pipe = flow(&out)
-	return &out
+	carrier := &m.Axes[m.Axes[i].Parent]
+	carrier.Wounds = append(slices.Clone(carrier.Wounds), w)
+	m.drop(m.Subtree(i))
 }
 
-func (m *Map) shorten(i int, x float64) *Map {
-	axes := slices.Clone(m.Axes)
-	a := &axes[i]
+func (m *Map) shorten(i int, x float64) {
+	a := &m.Axes[i]
 	var gone []int
 	stands := 0.0 // section of what leaves just at the cut and stays
 	for _, c := range a.Children {
@@ -174,7 +184,8 @@ func (m *Map) shorten(i int, x float64) *Map {
 	if !slices.Contains(a.Tags, Fresh) {
 		a.Tags = append(slices.Clone(a.Tags), Fresh)
 	}
-	return m.without(axes, gone)
+	m.polys[i] = m.polyline(i)
+	m.drop(gone)
 }
 
 // fallAtCut is the part of the own twigs that goes with a cut at x stays behind: what stood beyond keeps its share.
@@ -199,45 +210,41 @@ func ringsTo(rings []float64, x float64) []float64 {
 	return out
 }
 
-// without makes a map of the axes given less those named by place. What is left keeps its order.
-func (m *Map) without(axes []Axis, gone []int) *Map {
-	kept, _ := m.rest(axes, gone)
-	return m.of(kept)
-}
-
-// of makes a map of the same tree with other axes, in topological order.
-func (m *Map) of(axes []Axis) *Map {
+// Again makes a map of the same limbs in the same order with other measures. They are taken as they are.
+func (m *Map) Again(axes []Axis) *Map {
 	out := *m
 	out.Axes = axes
 	out.settle()
 	return &out
 }
 
-// rest copies the axes that stay, and tells where each now stands: -1 for those that are gone.
-func (m *Map) rest(axes []Axis, gone []int) (kept []Axis, place []int) {
-	kept, place = make([]Axis, 0, len(axes)-len(gone)), make([]int, len(axes))
-	var names map[string]bool
-	if len(gone) > 0 {
-		names = make(map[string]bool, len(gone))
+// drop takes limbs out of a map that is this code's own. What stays keeps its order and stands where it stood.
+func (m *Map) drop(gone []int) {
+	if len(gone) == 0 {
+		return
 	}
+	place, names := make([]int, len(m.Axes)), make(map[string]bool, len(gone))
 	for _, i := range gone {
 		place[i], names[m.Axes[i].ID] = -1, true
 	}
-	for i := range axes {
+	n := 0
+	for i := range m.Axes {
 		if place[i] < 0 {
 			continue
 		}
-		place[i] = len(kept)
-		kept = append(kept, axes[i])
-		a := &kept[len(kept)-1]
+		if n != i {
+			m.Axes[n], m.base[n], m.polys[n] = m.Axes[i], m.base[i], m.polys[i]
+		}
+		place[i] = n
+		a := &m.Axes[n]
 		if a.Parent >= 0 {
 			a.Parent = place[a.Parent]
 		}
-		if names != nil {
-			a.forget(names)
-		}
+		a.forget(names)
+		n++
 	}
-	return kept, place
+	m.Axes, m.base, m.polys = m.Axes[:n], m.base[:n], m.polys[:n]
+	m.link()
 }
 
 // forget drops what a limb said of limbs that are gone: rubbing on them, following them.
@@ -245,8 +252,8 @@ func (a *Axis) forget(gone map[string]bool) {
 	if slices.ContainsFunc(a.Marks, func(k Mark) bool { return gone[k.Other] }) {
 		a.Marks = slices.DeleteFunc(slices.Clone(a.Marks), func(k Mark) bool { return gone[k.Other] })
 	}
-	if s := a.written.State; s != nil && s.Limb != "" && gone[s.Limb] {
-		a.written.State = nil
+	if s := a.said.state; s != nil && s.Limb != "" && gone[s.Limb] {
+		a.said.state = nil
 	}
 }
 
@@ -256,8 +263,7 @@ func (m *Map) Doc() Doc {
 	d.Limbs = make([]Limb, len(m.Axes))
 	for i := range m.Axes {
 		a := &m.Axes[i]
-		l := a.written
-		l.ID, l.Parent = a.ID, ""
+		l := Limb{ID: a.ID, State: a.said.state, Note: a.said.note, Source: a.said.source, Sources: a.said.sources}
 		if a.Parent >= 0 {
 			l.Parent = m.Axes[a.Parent].ID
 		} else {
@@ -267,7 +273,7 @@ func (m *Map) Doc() Doc {
 		l.LengthCM, l.DiameterMM, l.TipDiameterMM, l.RingsCM = Of(a.L), Of(a.D), Of(a.Dt), a.Rings
 		l.Tip, l.Marks, l.Sucker, l.Sprout, l.Buds, l.Tags, l.Device = a.Tip, a.Marks, a.Sucker, a.Sprout, a.Buds, a.Tags, a.Device
 		l.Wounds, l.Spurs, l.Gaps, l.FruitCount = a.Wounds, a.Spurs, a.Gaps, a.Fruit
-		if a.Bare > 0 {
+		if a.Bare > 0 || a.Parent < 0 { // a stem's is found by rule where it is not said
 			l.BareCM = Of(a.Bare)
 		}
 		if a.ownGiven {

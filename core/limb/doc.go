@@ -185,14 +185,16 @@ const (
 func Of(x float64) *float64 { return &x }
 
 // SourceOf returns the source of a field of a limb, by its name in the document.
-func (l *Limb) SourceOf(field string) Source {
-	if s, ok := l.Sources[field]; ok {
+func (l *Limb) SourceOf(field string) Source { return sourceOf(l.Source, l.Sources, field) }
+
+func sourceOf(all Source, by map[string]Source, field string) Source {
+	if s, ok := by[field]; ok {
 		return s
 	}
-	if l.Source == "" {
+	if all == "" {
 		return Measured
 	}
-	return l.Source
+	return all
 }
 
 // Find returns the limb of an id, nil where there is none.

@@ -58,13 +58,18 @@ func (m *Map) placeLimbs() {
 		} else {
 			m.base[i] = m.At(a.Parent, a.Attach)
 		}
-		n := chords(a)
-		line := make([]Vec, n+1)
-		for k := range line {
-			line[k] = m.At(i, a.L*float64(k)/float64(n))
-		}
-		m.polys[i] = line
+		m.polys[i] = m.polyline(i)
 	}
+}
+
+func (m *Map) polyline(i int) []Vec {
+	a := &m.Axes[i]
+	n := chords(a)
+	line := make([]Vec, n+1)
+	for k := range line {
+		line[k] = m.At(i, a.L*float64(k)/float64(n))
+	}
+	return line
 }
 
 // topAt is the place along a limb where it is highest.

@@ -38,7 +38,15 @@ type Axis struct {
 	ownGiven bool     // Own was written by the core and is taken as it is
 	Inferred []string // fields filled in by rule
 	heading  Vec      // level unit vector of the azimuth
-	written  Limb     // as it stood in the document: note, state, sources
+	said     said     // as it stood in the document
+}
+
+// said is what a limb's document says of it beside its measures.
+type said struct {
+	state   *State
+	note    string
+	source  Source
+	sources map[string]Source
 }
 
 // Map is a checked limb map. Limbs stand in topological order: by depth, then by name. A Map is never changed: edits
@@ -77,10 +85,10 @@ func (m *Map) IsStem(i int) bool { return m.Axes[i].Parent < 0 }
 func (m *Map) Has(i int, tag string) bool { return slices.Contains(m.Axes[i].Tags, tag) }
 
 // State returns the decision about a limb, nil where none was taken.
-func (m *Map) State(i int) *State { return m.Axes[i].written.State }
+func (m *Map) State(i int) *State { return m.Axes[i].said.state }
 
 // Note returns what a person wrote about a limb.
-func (m *Map) Note(i int) string { return m.Axes[i].written.Note }
+func (m *Map) Note(i int) string { return m.Axes[i].said.note }
 
 // Source returns where a value of a limb comes from; values filled in by rule count as estimated.
 func (m *Map) Source(i int, field string) Source {
@@ -88,7 +96,7 @@ func (m *Map) Source(i int, field string) Source {
 	if slices.Contains(a.Inferred, field) {
 		return Estimated
 	}
-	return a.written.SourceOf(field)
+	return sourceOf(a.said.source, a.said.sources, field)
 }
 
 // Stems lists the stems in order.
@@ -219,7 +227,8 @@ func (m *Map) read(l Limb, parent int, children []*Limb) Axis {
 	a := Axis{
 		ID: l.ID, Parent: parent, Azimuth: orDefault(l.AzimuthDeg, 0), Attach: orDefault(l.AttachCM, 0), L: *l.LengthCM,
 		Tip: l.Tip, Marks: l.Marks, Sucker: l.Sucker, Sprout: l.Sprout, Buds: l.Buds, Tags: l.Tags, Device: l.Device,
-		Wounds: l.Wounds, Spurs: l.Spurs, Gaps: l.Gaps, Fruit: l.FruitCount, written: l,
+		Wounds: l.Wounds, Spurs: l.Spurs, Gaps: l.Gaps, Fruit: l.FruitCount,
+		said: said{l.State, l.Note, l.Source, l.Sources},
 	}
 	stem := parent < 0
 	if stem {
@@ -311,9 +320,16 @@ func (m *Map) settle() {
 // link finds each limb by its name, and its children in order.
 func (m *Map) link() {
 	m.index = make(map[string]int, len(m.Axes))
+	count := make([]int, len(m.Axes))
 	for i := range m.Axes {
 		m.index[m.Axes[i].ID] = i
-		m.Axes[i].Children = nil
+		if p := m.Axes[i].Parent; p >= 0 {
+			count[p]++
+		}
+	}
+	all := make([]int, len(m.Axes)) // room for every limb's children, in one piece
+	for i := range m.Axes {
+		m.Axes[i].Children, all = all[:0:count[i]], all[count[i]:]
 	}
 	for i := range m.Axes {
 		if p := m.Axes[i].Parent; p >= 0 {
@@ -321,9 +337,11 @@ func (m *Map) link() {
 		}
 	}
 	for i := range m.Axes {
-		slices.SortFunc(m.Axes[i].Children, func(a, b int) int {
-			return cmp.Or(cmp.Compare(m.Axes[a].Attach, m.Axes[b].Attach), cmp.Compare(m.Axes[a].ID, m.Axes[b].ID))
-		})
+		if count[i] > 1 {
+			slices.SortFunc(m.Axes[i].Children, func(a, b int) int {
+				return cmp.Or(cmp.Compare(m.Axes[a].Attach, m.Axes[b].Attach), cmp.Compare(m.Axes[a].ID, m.Axes[b].ID))
+			})
+		}
 	}
 }
 
@@ -342,7 +360,7 @@ func (m *Map) Parents() []string {
 func (a *Axis) SetOwn(mm2 float64) { a.Own, a.ownGiven = mm2, true }
 
 // KnownAs says how a limb made by the core is known.
-func (a *Axis) KnownAs(s Source) { a.written.Source = s }
+func (a *Axis) KnownAs(s Source) { a.said.source = s }
 
 // With makes a map of other limbs: it sorts them and finds all that follows. Carriers are named in parents, parallel to
 // axes; an empty one is a stem. The limbs are taken as they are: what a person gives goes through Check.

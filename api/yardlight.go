@@ -121,7 +121,7 @@ func (s *server) yardLight(ctx context.Context, p *Planned) (*YardLightBody, err
 		}
 		out.Beds = append(out.Beds, BedLightBody{b.name, round1(sum / float64(len(b.at)))})
 	}
-	out.trees(p, y, y.Shader.Shade(lat, light.Coarse))
+	out.trees(p, y, y.Shader.Shade(lat, light.Coarse), y.Shader.Caps(lat, light.Coarse, y.Heights, light.KeepLight))
 	return out, nil
 }
 
@@ -188,8 +188,7 @@ func bedSpots(p *Planned, y *store.YardLight) []bedAt {
 	return out
 }
 
-func (b *YardLightBody) trees(p *Planned, y *store.YardLight, s light.Shading) {
-	caps := s.Caps(y.Heights, light.KeepLight)
+func (b *YardLightBody) trees(p *Planned, y *store.YardLight, s light.Shading, caps []light.Cap) {
 	for o, t := range y.Trees {
 		body := TreeLightBody{
 			ID: t.ID, Code: t.Code, X: t.X, Y: t.Y, Light: math.Round(100*s.Without[o]) / 100, Hours: round1(s.SunHours[o]), Means: p.Speaker.SunMeans(s.SunHours[o]),
@@ -208,7 +207,7 @@ func (b *YardLightBody) trees(p *Planned, y *store.YardLight, s light.Shading) {
 		}
 		if c := caps[o]; c.Binds >= 0 {
 			body.CapM = math.Round(c.CM) / 100
-			body.CapWhy = p.Speaker.HeightCap(body.CapM, y.Names[c.Binds], c.Shades, c.Keeps)
+			body.CapWhy = p.Speaker.HeightCap(body.CapM, y.Names[c.Binds], c)
 		}
 		b.Trees = append(b.Trees, body)
 	}

@@ -17,15 +17,16 @@ var suns = map[light.SunClass]string{
 func (s Speaker) SunMeans(hours float64) string { return suns[light.SunOf(hours)] }
 
 // HeightCap says how high a tree may stand for its neighbours' light; empty where nobody binds it.
-func (s Speaker) HeightCap(capM float64, neighbour string, shades, keeps float64) string {
+func (s Speaker) HeightCap(capM float64, neighbour string, c light.Cap) string {
 	if neighbour == "" {
 		return ""
 	}
-	if capM < 0.5 {
-		return fmt.Sprintf("%s stands in too much shade already (%s of full light, %s of it lost here): this tree alone cannot mend it",
-			neighbour, s.Amount(keeps, "share"), s.Amount(shades, "share"))
+	out := fmt.Sprintf("at most %s for the light of %s, which has %s of it now and loses %s to this tree", s.Amount(capM, "m"), neighbour,
+		s.Amount(c.Keeps, "share"), s.Amount(c.Shades, "share"))
+	if c.Short {
+		out += "; others keep it short of light as well"
 	}
-	return fmt.Sprintf("at most %s for the light of %s, which loses %s to it", s.Amount(capM, "m"), neighbour, s.Amount(shades, "share"))
+	return out
 }
 
 // SunBeside sets a person's own count of sun hours beside the computed ones; "" where nobody counted.

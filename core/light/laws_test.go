@@ -168,20 +168,61 @@ func BenchmarkLightOfOneTree(b *testing.B) {
 	}
 }
 
-func TestATallTreeIsCappedByTheNeighbourItShades(t *testing.T) {
-	caps := func(top float64) []light.Cap {
-		s := light.NewShader()
-		tall, low := s.Owner("tall"), s.Owner("low")
-		s.Crown(tall, light.Crown{X: 0, Y: 0, Z0: 60, Z1: top, R: 150, LeafM2: 18})
-		s.Crown(low, light.Crown{X: 0, Y: 260, Z0: 60, Z1: 200, R: 100, LeafM2: 8})
-		return s.Shade(46, light.Coarse).Caps([]float64{top, 200}, 0.9)
+// pair is a tree of a height with a low neighbour to its north, and a hedge.
+func pair(top float64) *light.Shader {
+	s := light.NewShader()
+	tall, low := s.Owner("tall"), s.Owner("low")
+	s.Crown(tall, light.Crown{X: 0, Y: 0, Z0: 60, Z1: top, R: 150, LeafM2: 0.06 * (top - 60)})
+	s.Crown(low, light.Crown{X: 0, Y: 260, Z0: 60, Z1: 200, R: 100, LeafM2: 8})
+	s.Wall(s.Owner("hedge"), [][2]float64{{-200, 420}, {200, 420}, {200, 440}, {-200, 440}}, 150, light.HedgeTau)
+	return s
+}
+
+func TestATallTreeIsCappedWhereItsNeighbourWouldFallShort(t *testing.T) {
+	const keep, north = 0.85, 46
+	lightOf := func(top float64) float64 { return pair(top).Shade(north, light.Coarse).Without[1] }
+	caps := map[float64]light.Cap{}
+	for _, top := range []float64{300, 400, 600} {
+		c := pair(top).Caps(north, light.Coarse, []float64{top, 200, 0}, keep)
+		require.Equal(t, 1, c[0].Binds)
+		require.False(t, c[0].Short)
+		require.Zero(t, c[2].CM, "a hedge is not asked")
+		require.InDelta(t, lightOf(top), c[0].Keeps, 1e-9, "what the neighbour has now")
+		caps[top] = c[0]
+		require.GreaterOrEqual(t, lightOf(c[0].CM), keep-0.015, "a tree of that height leaves its neighbour its part")
+		require.Less(t, lightOf(c[0].CM+2*light.ShadeCellCM), keep+0.01, "and a taller one does not")
 	}
-	at4, at6 := caps(400), caps(600)
-	require.Equal(t, 1, at4[0].Binds)
-	require.Greater(t, at6[0].Shades, at4[0].Shades, "a taller tree takes more")
-	require.Less(t, at6[0].Keeps, at4[0].Keeps)
-	require.Less(t, at6[0].CM, 600.0, "and must come down to leave its neighbour nine tenths")
+	require.InDelta(t, caps[300].CM, caps[600].CM, 2*light.ShadeCellCM, "whether it is grown to that height or cut down to it")
+	require.Less(t, caps[600].CM, 600.0)
+	require.Greater(t, caps[300].CM, 200.0)
+}
+
+func TestWhereOthersTakeTheLightATreeMayTakeNoMore(t *testing.T) {
+	s := pair(400)
+	for k, x := range []float64{-300, 300} {
+		s.Crown(s.Owner([]string{"west", "east"}[k]), light.Crown{X: x, Y: 260, Z0: 40, Z1: 700, R: 240, LeafM2: 60})
+	}
+	c := s.Caps(46, light.Coarse, []float64{400, 200, 0, 700, 700}, 0.85)[0]
+	require.Equal(t, 1, c.Binds)
+	require.True(t, c.Short)
+	require.Less(t, c.CM, 400.0)
+}
+
+func TestATreeAloneIsNotCapped(t *testing.T) {
 	alone := light.NewShader()
 	alone.Crown(alone.Owner("alone"), light.Crown{Z0: 60, Z1: 400, R: 150, LeafM2: 18})
-	require.Equal(t, -1, alone.Shade(46, light.Coarse).Caps([]float64{400}, light.KeepLight)[0].Binds)
+	require.Equal(t, -1, alone.Caps(46, light.Coarse, []float64{400}, light.KeepLight)[0].Binds)
+}
+
+func BenchmarkCapsOfFortyTrees(b *testing.B) {
+	s := light.NewShader()
+	var heights []float64
+	for k := range 40 {
+		h := 220 + 30*float64(k%5)
+		s.Crown(s.Owner("tree"), light.Crown{X: 250 * float64(k%8), Y: 250 * float64(k/8), Z0: 60, Z1: h, R: 100, LeafM2: light.LeafOfCrown(100, light.BearingLAI)})
+		heights = append(heights, h)
+	}
+	for b.Loop() {
+		s.Caps(46, light.Coarse, heights, light.KeepLight)
+	}
 }

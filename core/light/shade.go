@@ -96,31 +96,127 @@ func (r *ray) add(owner int, tau float64) {
 	r.tau[slots-1] += float32(tau)
 }
 
-// Shade works out who shades whom over a growing season.
+// Shade works out who shades whom over a growing season. Cost: cells times directions.
 func (s *Shader) Shade(latitude float64, set Set) Shading {
+	p := s.passage(latitude, set)
 	n := len(s.owners)
 	out := Shading{Owners: s.owners, Lost: make([][]float64, n), Without: make([]float64, n), SunHours: make([]float64, n)}
 	for o := range out.Lost {
 		out.Lost[o] = make([]float64, n)
 	}
-	leaf := make([]float64, n)
-	var order []Cell
-	for c := range s.cells {
-		order = append(order, c)
-	}
-	sortCells(order)
-	for _, c := range order {
-		leaf[s.cells[c].owner] += s.cells[c].leaf
-	}
-	for _, d := range Directions(latitude, set) {
-		s.send(d, order, leaf, &out)
+	for k := range p.dirs {
+		t := &p.dirs[k]
+		for i := range t.lines() {
+			r := ray{}
+			for _, c := range t.line(i) {
+				p.cross(p.at[c], &r, t, &out)
+			}
+		}
 	}
 	for o := range n {
-		if leaf[o] == 0 {
+		if p.leaf[o] == 0 {
 			out.Without[o] = 1
 		}
 	}
 	return out
+}
+
+// passage is a yard with its rays: for every direction the cells that each ray meets, from the sun on.
+type passage struct {
+	stands map[Cell]owned
+	cells  []Cell    // in order
+	at     []owned   // what stands in each
+	leaf   []float64 // of each owner, m2
+	dirs   []rays
+}
+
+// rays are the parallel rays of one direction.
+type rays struct {
+	Direction
+	frame
+	lo, size [2]int  // the rectangle of lines
+	id       []int32 // of the ray on a line, row by row; -1: none
+	start    []int32 // where each ray's cells begin in order
+	order    []int32 // cells, ray by ray, from the sun on
+}
+
+func (t *rays) lines() int         { return len(t.start) - 1 }
+func (t *rays) line(i int) []int32 { return t.order[t.start[i]:t.start[i+1]] }
+
+// on is the ray on a line, -1 where none meets a cell.
+func (t *rays) on(line [2]int) int {
+	x, y := line[0]-t.lo[0], line[1]-t.lo[1]
+	if x < 0 || y < 0 || x >= t.size[0] || y >= t.size[1] {
+		return -1
+	}
+	return int(t.id[y*t.size[0]+x])
+}
+
+func (s *Shader) passage(latitude float64, set Set) *passage {
+	p := &passage{stands: s.cells, leaf: make([]float64, len(s.owners))}
+	for c := range s.cells {
+		p.cells = append(p.cells, c)
+	}
+	sortCells(p.cells)
+	for _, c := range p.cells {
+		o := s.cells[c]
+		p.at = append(p.at, o)
+		p.leaf[o.owner] += o.leaf
+	}
+	for _, d := range Directions(latitude, set) {
+		p.dirs = append(p.dirs, p.raysOf(d))
+	}
+	return p
+}
+
+// raysOf sorts the cells by plane, counted away from the sun, then by ray; both by counting.
+func (p *passage) raysOf(d Direction) rays {
+	t := rays{Direction: d, frame: frameOf(d), start: []int32{0}}
+	if len(p.cells) == 0 {
+		return t
+	}
+	plane, lines := make([]int, len(p.cells)), make([][2]int, len(p.cells))
+	least, most := math.MaxInt, math.MinInt
+	lo, hi := [2]int{math.MaxInt, math.MaxInt}, [2]int{math.MinInt, math.MinInt}
+	all := make([]int32, len(p.cells))
+	for k, c := range p.cells {
+		all[k] = int32(k)
+		plane[k], lines[k] = t.place(c)
+		least, most = min(least, plane[k]), max(most, plane[k])
+		for i, v := range lines[k] {
+			lo[i], hi[i] = min(lo[i], v), max(hi[i], v)
+		}
+	}
+	t.lo, t.size = lo, [2]int{hi[0] - lo[0] + 1, hi[1] - lo[1] + 1}
+	t.id = slices.Repeat([]int32{-1}, t.size[0]*t.size[1])
+	n := 0
+	for _, line := range lines {
+		if at := (line[1]-lo[1])*t.size[0] + line[0] - lo[0]; t.id[at] < 0 {
+			t.id[at] = int32(n)
+			n++
+		}
+	}
+	byPlane, _ := grouped(all, most-least+1, func(c int32) int { return plane[c] - least })
+	t.order, t.start = grouped(byPlane, n, func(c int32) int { return t.on(lines[c]) })
+	return t
+}
+
+// grouped sorts things into n groups, keeping their order within each, and tells where each group starts.
+func grouped(list []int32, n int, group func(int32) int) (sorted, start []int32) {
+	start = make([]int32, n+1)
+	for _, c := range list {
+		start[group(c)+1]++
+	}
+	for i := range n {
+		start[i+1] += start[i]
+	}
+	next, sorted := slices.Clone(start[:n]), make([]int32, len(list))
+	for _, c := range list {
+		g := group(c)
+		sorted[next[g]] = c
+		next[g]++
+	}
+	return sorted, start
 }
 
 // frame turns a direction into axes: the plane a cell lies in, counted away from the sun, and its ray.
@@ -161,43 +257,31 @@ func (f frame) place(c Cell) (plane int, line [2]int) {
 	return plane, [2]int{q[b] + int(math.Floor(f.fb*float64(plane)+0.5)), q[k] + int(math.Floor(f.fc*float64(plane)+0.5))}
 }
 
-func (s *Shader) send(d Direction, order []Cell, leaf []float64, out *Shading) {
-	f := frameOf(d)
-	planes := map[int][]Cell{}
-	least, most := math.MaxInt, math.MinInt
-	for _, c := range order {
-		p, _ := f.place(c)
-		planes[p] = append(planes[p], c)
-		least, most = min(least, p), max(most, p)
+// depth is how much light a cell takes on a path through it, m.
+func (c owned) depth(path float64) float64 {
+	if c.tau > 0 {
+		return c.tau
 	}
-	rays := map[[2]int]*ray{}
-	for p := least; p <= most; p++ {
-		for _, c := range planes[p] {
-			_, at := f.place(c)
-			r := rays[at]
-			if r == nil {
-				r = &ray{}
-				rays[at] = r
-			}
-			s.cross(s.cells[c], r, f.path, d, leaf, out)
-		}
-	}
+	return Extinction * c.leaf / (ShadeCellCM * ShadeCellCM * ShadeCellCM * 1e-6) * path
 }
 
-func (s *Shader) cross(c owned, r *ray, path float64, d Direction, leaf []float64, out *Shading) {
-	e := c.tau
-	if e == 0 {
-		e = Extinction * c.leaf / (ShadeCellCM * ShadeCellCM * ShadeCellCM * 1e-6) * path
-	}
-	if o := c.owner; c.leaf > 0 {
-		tot, me := e/2, e/2
-		for i := range int(r.n) {
-			tot += float64(r.tau[i])
-			if int(r.owner[i]) == o {
-				me += float64(r.tau[i])
-			}
+// behind is what a ray has met of all owners and of one.
+func (r *ray) behind(owner int) (all, own float64) {
+	for i := range int(r.n) {
+		all += float64(r.tau[i])
+		if int(r.owner[i]) == owner {
+			own += float64(r.tau[i])
 		}
-		part := c.leaf / leaf[o]
+	}
+	return all, own
+}
+
+func (p *passage) cross(c owned, r *ray, d *rays, out *Shading) {
+	e := c.depth(d.path)
+	if o := c.owner; c.leaf > 0 {
+		tot, me := r.behind(o)
+		tot, me = tot+e/2, me+e/2
+		part := c.leaf / p.leaf[o]
 		if tot > 0 {
 			loss := 1 - math.Exp(-tot)
 			for i := range int(r.n) {

@@ -193,6 +193,7 @@ func (p *slipMade) replan() error {
 	p.options = cut.ForSchool(p.school, string(p.aim()), p.age(), p.season)
 	if p.plan != nil {
 		p.options.Used, p.options.BigUsed = p.plan.Account.Removed, p.bigUsed()
+		p.options.ZonesUsed = p.zonesUsed()
 	}
 	p.choices = p.decided()
 	for key, c := range p.choices {
@@ -230,20 +231,41 @@ func (p *slipMade) harvestOver() bool {
 	return end.Known() && p.day > end
 }
 
-// bigUsed counts the big wounds already made this tree year.
-func (p *slipMade) bigUsed() int {
-	n := 0
+// cutsThisYear visits the cuts of the tree year so far that count.
+func (p *slipMade) cutsThisYear(visit func(e *store.Entry)) {
 	for i := range p.contents.Entries {
 		e := &p.contents.Entries[i]
 		if e.TreeID != p.core.ID || e.Kind != "work" || e.FreeOnly || e.Date > p.day || p.plan.Account.From.Known() && e.Date < p.plan.Account.From {
 			continue
 		}
+		visit(e)
+	}
+}
+
+// zonesUsed is what the tree year took of each third of the height; a share that was not told by thirds went from all alike.
+func (p *slipMade) zonesUsed() (used [3]float64) {
+	p.cutsThisYear(func(e *store.Entry) {
+		for k := range used {
+			taken := e.Share
+			if e.Zones != nil {
+				taken = e.Zones[k]
+			}
+			used[k] = 1 - (1-used[k])*(1-taken)
+		}
+	})
+	return used
+}
+
+// bigUsed counts the big wounds already made this tree year.
+func (p *slipMade) bigUsed() int {
+	n := 0
+	p.cutsThisYear(func(e *store.Entry) {
 		for _, mm := range e.CutMM {
 			if mm > cut.BigWoundMM {
 				n++
 			}
 		}
-	}
+	})
 	return n
 }
 

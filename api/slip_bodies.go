@@ -109,16 +109,29 @@ type CarriedBody struct {
 
 // GaugeBody is the stop line of the tree year.
 type GaugeBody struct {
-	Limit   float64 `json:"limit" doc:"of the crown, in the tree year"`
-	Cap     float64 `json:"cap" doc:"what this slip may come to with what went before"`
-	Winter  float64 `json:"winter" doc:"taken already up to bloom"`
-	Summer  float64 `json:"summer" doc:"taken already since"`
-	Slip    float64 `json:"slip" doc:"on this slip"`
-	Free    float64 `json:"free" doc:"on this slip, not counted: sick wood and suckers"`
-	Account float64 `json:"account" doc:"what the tree year comes to"`
-	Left    float64 `json:"left" doc:"before the limit"`
-	Exempt  bool    `json:"exempt" doc:"in formation"`
-	Says    string  `json:"says"`
+	Limit   float64    `json:"limit" doc:"of the crown, in the tree year"`
+	Cap     float64    `json:"cap" doc:"what this slip may come to with what went before"`
+	Winter  float64    `json:"winter" doc:"taken already up to bloom"`
+	Summer  float64    `json:"summer" doc:"taken already since"`
+	Slip    float64    `json:"slip" doc:"on this slip"`
+	Free    float64    `json:"free" doc:"on this slip, not counted: sick wood and suckers"`
+	Account float64    `json:"account" doc:"what the tree year comes to"`
+	Left    float64    `json:"left" doc:"before the limit"`
+	Exempt  bool       `json:"exempt" doc:"in formation"`
+	Says    string     `json:"says"`
+	Zones   []ZoneBody `json:"zones" nullable:"false" doc:"thirds of the height, from the ground up; none where the limit is the whole tree's"`
+}
+
+// ZoneBody is a third of a tree's height under its own limit.
+type ZoneBody struct {
+	Name   string  `json:"name"`
+	Range  string  `json:"range" doc:"where it starts, in the person's units"`
+	FromCM float64 `json:"from_cm"`
+	ToCM   float64 `json:"to_cm"`
+	Used   float64 `json:"used" doc:"taken before, this tree year"`
+	Slip   float64 `json:"slip"`
+	Most   float64 `json:"most"`
+	Says   string  `json:"says"`
 }
 
 // SlipFruitBody is the running line of fruit against the cut.
@@ -298,6 +311,13 @@ func (p *slipMade) gauge() GaugeBody {
 	g.Free = round4(math.Max(0, g.Free-s.Share))
 	g.Left = round4(math.Max(0, g.Limit-s.Account))
 	g.Says = p.speaker.StopLine(g.Limit, s.Account, g.Free, g.Exempt)
+	g.Zones = []ZoneBody{}
+	for k, z := range s.Zones {
+		g.Zones = append(g.Zones, ZoneBody{
+			Name: words.Thirds[k], Range: p.speaker.Amount(math.Round(z.FromCM/10)/10, "m") + " up", FromCM: round1(z.FromCM), ToCM: round1(z.ToCM), Used: round4(z.Used), Slip: round4(z.Slip), Most: round4(z.Most),
+			Says: p.speaker.Zone(k, z),
+		})
+	}
 	return g
 }
 

@@ -61,6 +61,9 @@ func (s *server) logSlip(ctx context.Context, in *LogSlipInput) (*EntryOutput, e
 	for _, c := range in.Body.Cuts {
 		e.Made = append(e.Made, c.Cut)
 	}
+	if !e.FreeOnly {
+		e.Zones = new(p.zonesTaken(e.Made))
+	}
 	if len(p.notMade(in.Body.Cuts)) > 0 {
 		e.Outcome = "part"
 		if e.Reason == "" {
@@ -130,6 +133,16 @@ func (p *slipMade) worked(cuts []MadeCut) (limb.Doc, took, error) {
 	out.share = 1 - stays
 	out.opensSun = len(cut.Exposed(p.m, p.light, m, p.lightOf(m))) > 0
 	return doc, out, nil
+}
+
+// zonesTaken is what cuts take of each third of the height, free ones left out.
+func (p *slipMade) zonesTaken(cuts []limb.CutAt) [3]float64 {
+	counted := slices.DeleteFunc(slices.Clone(cuts), p.isFree)
+	out := cut.ZonesTaken(p.m, counted)
+	for k := range out {
+		out[k] = round4(out[k])
+	}
+	return out
 }
 
 // thickness of the wound a cut makes, mm; 0 for none.

@@ -38,6 +38,23 @@ func bud(id string, at, roll float64) limb.Edit {
 	return limb.Edit{Op: "bud", ID: id, Bud: &limb.SeenBud{AtCM: at, RollDeg: &roll}}
 }
 
+// headedTwice is a side limb that was headed at one place two winters running, and shoots up from there again.
+func headedTwice(on string) []limb.Edit {
+	add := func(id, parent string, at, azimuth, angle, length, mm float64, cut bool, rings ...float64) limb.Edit {
+		l := limb.Limb{
+			ID: id, Parent: parent, AttachCM: &at, AzimuthDeg: &azimuth, AngleBaseDeg: &angle, AngleTipDeg: &angle, LengthCM: &length, DiameterMM: &mm, RingsCM: rings,
+		}
+		if cut {
+			l.Tip = limb.Cut
+		}
+		return limb.Edit{Op: "add", Limb: &l}
+	}
+	return []limb.Edit{
+		add("K", on, 45, 40, 50, 58, 13, true, 34, 24), add("K.1", "K", 55, 20, 30, 7, 8, true, 7), add("K.2", "K", 52, 95, 35, 9, 7, true, 9),
+		add("K.1.1", "K.1", 5, 10, 12, 64, 7, false, 64), add("K.2.1", "K.2", 7, 110, 15, 58, 6, false, 58),
+	}
+}
+
 // maps holds the mapping of every demo tree, by orchard and code.
 var maps = map[string]mapping{
 	"lower-terrace-A1": {scaffolds: 6, seed: 41, faults: []string{"dead", "sucker"}, edits: []limb.Edit{measured("S2", 90, 50, 150, 34), mark("S4", limb.Mark{Kind: limb.Weak})}},
@@ -72,7 +89,7 @@ var maps = map[string]mapping{
 	"lower-terrace-T2": {scaffolds: 4, seed: 56, faults: []string{"dead"}, edits: []limb.Edit{measured("S2", 140, 30, 150, 20)}},
 	"saltwind-A1":      {scaffolds: 4, seed: 61, faults: []string{"dead", "water-sprout"}, edits: []limb.Edit{measured("S1", 0, 30, 140, 30)}},
 	"saltwind-A2":      {scaffolds: 4, seed: 62, faults: []string{"hanging"}, edits: []limb.Edit{measured("S1", 60, 28, 135, 28)}},
-	"saltwind-A3":      {scaffolds: 4, seed: 63, faults: []string{"water-sprout"}, edits: []limb.Edit{measured("S2", 120, 26, 150, 26)}},
+	"saltwind-A3":      {scaffolds: 4, seed: 63, faults: []string{"water-sprout"}, edits: append([]limb.Edit{measured("S2", 120, 26, 150, 26)}, headedTwice("S1")...)},
 	"saltwind-B1":      {tape: true, scaffolds: 5, seed: 64, faults: []string{"crossing", "sucker"}, edits: []limb.Edit{measured("S1", 180, 30, 150, 32)}},
 	"saltwind-B2":      {tape: true, scaffolds: 3, seed: 65, faults: []string{"diseased", "low", "water-sprout", "inward"}, edits: []limb.Edit{measured("S1", 90, 50, 180, 42)}},
 	"saltwind-B3":      {scaffolds: 5, seed: 66, faults: []string{"inward", "damaged"}, edits: []limb.Edit{measured("S3", 210, 28, 140, 30)}},

@@ -29,6 +29,7 @@ type Entry struct {
 	TaskID    string      `json:"task_id,omitempty" maxLength:"200"`
 	Outcome   string      `json:"outcome,omitempty" enum:"done,part,left,nothing-needed"`
 	Share     float64     `json:"share,omitempty" minimum:"0" maximum:"1" doc:"live crown removed"`
+	Zones     *[3]float64 `json:"zones,omitempty" doc:"of a mapped tree: the part of the leaf of each third of its height that went, from the ground up"`
 	CutMM     []float64   `json:"cut_mm,omitempty" maxItems:"200" doc:"diameters of the cuts"`
 	Cuts      int         `json:"cuts,omitempty" minimum:"0" maximum:"2000"`
 	FreeOnly  bool        `json:"free_only,omitempty" doc:"only dead or sick wood or suckers went"`

@@ -31,6 +31,7 @@ var cutReasons = map[string]string{
 	"fruit-buds": "costs fruit buds within reach", "calmer": "a weaker branch takes over, calmer", "follows-on": "a strong branch follows on",
 	"outward": "it points outward", "inward": "it points inward", "within-reach": "what stays is within reach", "above-reach": "what stays is still above reach",
 	"flatter": "it lies flatter", "upright": "it stands upright", "bud-outward": "the bud faces outward", "bud-under": "the bud faces down and grows flatter",
+	"bud-holds": "a fruit bud on top holds the shoot", "bud-stops": "a fruit bud on top would stop it", "bud-leads": "a leaf bud leads it on outward",
 	"bud-upper": "the bud faces up", "bud-inward": "the bud faces inward", "bud-unsure": "where the bud faces is not sure: look",
 	"third": "away from the two thirds wanted", "summer": "summer suits it", "costs-no-bud": "costs no fruit bud within reach", "season": "the season",
 }

@@ -36,6 +36,7 @@ var findings = map[find.Code]finding{
 	"tier_gap":      {"too close above another", "{gap_cm} above {others} on the same side, {wanted_cm} wanted", "The limb above takes the light of the one below."},
 	"over_height":   {"above reach", "rises to {top_cm}, {excess_cm} above your reach", "Fruit out of reach is not picked, and shades what is within it."},
 	"crowsfoot":     {"knot of shoots", "{count:n} upright shoots at a place cut before", "Cutting at one height each year builds a knot; it comes out whole, lower down."},
+	"headed_again":  {"headed there before", "cut {times:n} times at one place, and {count:n} upright shoots again", "Each heading at the same place answers with more shoots; the whole knot is taken out lower down."},
 	"top_heavy":     {"top-heavy", "the top is {ratio:share} as wide as the foot", "A wide top shades the limbs below, which go bare from the ground up."},
 	"path":          {"over the path", "hangs {height_cm} above {name}", "Heads and limbs meet there."},
 	"wall":          {"into the wall", "grows into {name} at {height_cm}", "It rubs on it, and bears on one side only."},

@@ -125,6 +125,12 @@ func ToolFor(c cut.Candidate, own []OwnTool) (name string, has bool) {
 	return string(c.Tool), len(own) == 0
 }
 
+// budNames say what a top bud is, where that matters.
+var budNames = map[limb.BudKind]string{
+	limb.LeafBud: ", a leaf bud,", limb.FlowerBud: ", a flower bud,", limb.MixedBud: ", a mixed bud,", limb.Spur: ", a fruit spur,",
+	limb.Triple: ", a leaf bud between two flower buds,", limb.Double: ", a leaf bud beside a flower bud,",
+}
+
 // Step puts a step of a slip into words. Places are cm; openWeeks is how long its wound waits for growth.
 func (s Speaker) Step(c *cut.Step, place limb.Vec, bud *cut.TopBud, tool string, has bool, openWeeks int) StepWords {
 	title := fmt.Sprintf(stepTitles[c.Kind], c.Limb)
@@ -140,13 +146,14 @@ func (s Speaker) Step(c *cut.Step, place limb.Vec, bud *cut.TopBud, tool string,
 		w.Where += ", " + s.Amount(math.Round(c.AtCM), "cm") + " from the base of " + c.Limb
 	}
 	if bud != nil {
+		what := budNames[bud.Kind]
 		switch class := classes[bud.Class]; {
 		case class == "":
 			w.Bud = "Where the top bud faces is not known: look, and take one that faces outward."
 		case bud.Sure:
-			w.Bud = "The top bud faces " + class + ", to the " + Side(bud.Bearing) + "."
+			w.Bud = "The top bud" + what + " faces " + class + ", to the " + Side(bud.Bearing) + "."
 		default:
-			w.Bud = "The top bud should face " + class + ", to the " + Side(bud.Bearing) + ": look."
+			w.Bud = "The top bud" + what + " should face " + class + ", to the " + Side(bud.Bearing) + ": look."
 		}
 	}
 	w.Cost = thickness(s, c, tool)
@@ -386,4 +393,16 @@ func (s Speaker) Came(c growth.Came) string {
 		return s.Amount(x.HeightCM/100, "m") + " high, shoots of " + s.Amount(math.Round(x.ShootCM), "cm") + ", " + s.Amount(float64(x.Sprouts), "sprouts")
 	}
 	return "Forecast: " + one(c.Forecast) + ". Came: " + one(c.Came) + ". " + cameVerdicts[c.Verdict]
+}
+
+// Thirds name the thirds of a tree's height, from the ground up.
+var Thirds = [3]string{"low", "middle", "top"}
+
+// Zone says what a third of the height loses, against its own limit.
+func (s Speaker) Zone(third int, z cut.Zone) string {
+	out := fmt.Sprintf("Of the %s third, %s to %s up, %s goes", Thirds[third], s.Amount(math.Round(z.FromCM/10)/10, "m"), s.Amount(math.Round(z.ToCM/10)/10, "m"), s.Amount(z.Slip, "share"))
+	if z.Used > 0 {
+		out += fmt.Sprintf(" after %s this year", s.Amount(z.Used, "share"))
+	}
+	return out + fmt.Sprintf("; %s may.", s.Amount(z.Most, "share"))
 }

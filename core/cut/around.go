@@ -11,6 +11,7 @@ import (
 // TopBud is the bud that a cut leaves on top: where it stands and how it faces.
 type TopBud struct {
 	AtCM    float64
+	Kind    limb.BudKind
 	Class   limb.Class
 	Bearing float64 // compass, degrees, seen from above
 	Rise    float64 // -1 down to 1 up
@@ -37,7 +38,7 @@ func (j *Judge) TopBud(c limb.CutAt) (TopBud, bool) {
 		return TopBud{}, false
 	}
 	f := best.Facing
-	return TopBud{best.At, best.Class, math.Mod(math.Atan2(f.X, f.Y)*180/math.Pi+360, 360), f.Z, best.Sure}, true
+	return TopBud{best.At, best.Kind, best.Class, math.Mod(math.Atan2(f.X, f.Y)*180/math.Pi+360, 360), f.Z, best.Sure}, true
 }
 
 // Hazard is what stands near a cut that the work must heed.

@@ -45,8 +45,10 @@ type Reason struct {
 // Candidate is one way to cut a limb.
 type Candidate struct {
 	limb.CutAt
-	Side      string  // the side branch it is cut back to
-	Ratio     float64 // its thickness against the limb's there
+	Side      string       // the side branch it is cut back to
+	Ratio     float64      // its thickness against the limb's there
+	Bud       limb.BudKind // of the bud it is cut to, "": none
+	Class     limb.Class   // where that bud faces
 	DMM       float64
 	Share     float64
 	Score     float64
@@ -222,11 +224,13 @@ func (j *Judge) candidates(i int, q Question) []Candidate {
 			out = append(out, c)
 		}
 	}
-	slices.SortStableFunc(out, func(a, b Candidate) int {
-		return cmp.Or(cmp.Compare(b.Score, a.Score), cmp.Compare(a.DMM, b.DMM), cmp.Compare(b.AtCM, a.AtCM),
-			cmp.Compare(slices.Index(kindOrder, a.Kind), slices.Index(kindOrder, b.Kind)))
-	})
+	slices.SortStableFunc(out, bestFirst)
 	return out
+}
+
+func bestFirst(a, b Candidate) int {
+	return cmp.Or(cmp.Compare(b.Score, a.Score), cmp.Compare(a.DMM, b.DMM), cmp.Compare(b.AtCM, a.AtCM),
+		cmp.Compare(slices.Index(kindOrder, a.Kind), slices.Index(kindOrder, b.Kind)))
 }
 
 // allowed: places too near the end, on the foot of a stem, or above what would solve the finding are left out.

@@ -63,6 +63,16 @@ const (
 	LeaveShoots  Shoots = "leave"
 )
 
+// BudTo says what bud the school leaves on top of a cut.
+type BudTo string
+
+// The choices; empty takes the bud page's own order, by where buds face.
+const (
+	FruitToHold BudTo = "fruit-bud"   // a fruit bud where the limb is held, a leaf bud where growth is wanted
+	LeafOutward BudTo = "leaf-bud"    // a leaf bud that faces outward
+	AlwaysLeaf  BudTo = "always-leaf" // never a fruit bud
+)
+
 // Options are what the school, the account and the person say about a slip. The zero value is the limb page's own: a
 // quarter of the crown, nothing used, no departures.
 type Options struct {
@@ -70,7 +80,9 @@ type Options struct {
 	Part    float64 // of the level that this slip may use: two thirds for winter where summer follows; 0: all
 	Used    float64 // share of the crown already taken this tree year
 	BigUsed int     // big wounds already made this tree year
-	Zones   *[3]float64
+	// Zones is the most of each third of the height that may go, from the ground up; nil: the tree's limit alone.
+	Zones     *[3]float64
+	ZonesUsed [3]float64 // of each third, already taken this tree year
 	// Slack is how far above the start of the offending stretch a cut is still sought, cm. The reference has none, so that a
 	// rounded place may rule out the very cut that stands there; a slip for a person uses a millimetre.
 	Slack float64
@@ -83,7 +95,7 @@ type Options struct {
 	SummerShoots Shoots
 	NeverTip     bool // ends of limbs are not headed
 	NoStub       bool // cuts end at the collar
-	LeafBudsOnly bool // no holding cut to a fruit bud
+	BudTo        BudTo
 	LeaveLong    bool // side shoots are left long in the dormant slip
 	StoneAnyTime bool // stone fruit is not kept for dry summer weather
 	CountAll     bool // sick wood and suckers count toward the limit

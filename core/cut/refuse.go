@@ -5,7 +5,6 @@ import (
 	"slices"
 
 	"vertumna/core/find"
-	"vertumna/core/light"
 	"vertumna/core/limb"
 	"vertumna/core/pomology"
 )
@@ -273,75 +272,10 @@ func (r *run) overLimit(m *made, finding int) Why {
 // calms: work that is better done in summer, for it calms the tree.
 func (r *run) calms(f find.Finding) bool {
 	switch f.Code {
-	case "over_height", "crowsfoot", "water_sprout", "long_shoot":
+	case "over_height", "crowsfoot", "headed_again", "water_sprout", "long_shoot":
 		return !r.p.summer()
 	}
 	return false
-}
-
-// zones parts the tree's leaf into thirds of its height.
-func (p *Planner) zones() {
-	if p.o.Zones == nil {
-		return
-	}
-	p.lots = light.Lots(p.m)
-	low, high := math.Inf(1), math.Inf(-1)
-	for _, l := range p.lots {
-		low, high = math.Min(low, l.At.Z), math.Max(high, l.At.Z)
-	}
-	for _, l := range p.lots {
-		z := min(2, int(3*(l.At.Z-low)/math.Max(1e-9, high-low)))
-		p.zoneOf = append(p.zoneOf, z)
-		p.zoneLeaf[z] += l.LeafM2
-	}
-}
-
-// zoneTaken is the part of each zone's leaf that the chosen cuts take, and one more.
-func (r *run) zoneTaken(more *made) [3]float64 {
-	var out [3]float64
-	for k, l := range r.p.lots {
-		gone := 0.0
-		if more != nil {
-			gone = r.p.takes(more, l)
-		}
-		for _, c := range r.made {
-			gone = math.Max(gone, r.p.takes(c, l))
-		}
-		out[r.p.zoneOf[k]] += gone * l.LeafM2
-	}
-	for z := range out {
-		if r.p.zoneLeaf[z] > 0 {
-			out[z] /= r.p.zoneLeaf[z]
-		}
-	}
-	return out
-}
-
-// takes is the part of a lot of leaf that goes with a cut.
-func (p *Planner) takes(c *made, l light.Lot) float64 {
-	switch {
-	case c.Kind == limb.SpurThin && l.Limb == c.limbAt && l.S >= c.AtCM && l.S < c.ToCM:
-		return c.Fraction
-	case takesAll(c.Kind) && (l.Limb == c.limbAt && l.S > c.AtCM || l.Limb != c.limbAt && p.reaches(c.CutAt, c.limbAt, l.Limb, 0)):
-		return 1
-	}
-	return 0
-}
-
-func (r *run) overZone(m *made, finding int) Why {
-	if r.p.o.Zones == nil || m.exempt {
-		return ""
-	}
-	before, after := r.zoneTaken(nil), r.zoneTaken(m)
-	for z, most := range r.p.o.Zones {
-		if after[z] > most+1e-9 && after[z] > before[z]+1e-9 {
-			if r.calms(r.p.findings[finding]) && r.p.findings[finding].Code == "over_height" {
-				return ZoneToSummer
-			}
-			return ZoneToWinter
-		}
-	}
-	return ""
 }
 
 // softSeverity: what is worse than this in steps 4 and 5 does not wait for the tops (a hard crotch, a rival of the leader).

@@ -1,6 +1,8 @@
 package cut
 
 import (
+	"slices"
+	"vertumna/core/find"
 	"vertumna/core/limb"
 	"vertumna/core/pomology"
 )
@@ -18,12 +20,57 @@ const (
 	topZone      = 0.8 // most of the top may go where the limit is kept zone by zone
 )
 
+// What the school's bud is worth against where a bud faces, in points (our estimates): less than a bud that faces inward costs.
+const (
+	schoolBud  = 10
+	wrongOnTop = 20
+)
+
+// holding aims keep a limb where it is; the others want growth.
+var holding = map[find.Aim]bool{find.Lower: true, find.Shorten: true, find.Subdue: true, find.Calm: true, find.Fruit: true, find.Bear: true}
+
+// schoolsBud judges a cut by the bud the school leaves on top; false where the school does not make it.
+func (p *Planner) schoolsBud(c *Candidate, aim find.Aim) bool {
+	if p.o.BudTo == "" || c.Bud == "" {
+		return true
+	}
+	onlyFruit := c.Bud.Fruits() && !c.Bud.HasLeaf() || c.Kind == limb.FruitBud
+	switch {
+	case p.o.BudTo == AlwaysLeaf:
+		return !onlyFruit
+	case p.o.BudTo == LeafOutward && onlyFruit:
+		c.points("bud-stops", -wrongOnTop)
+	case p.o.BudTo == LeafOutward && c.Class == limb.Outward:
+		c.points("bud-leads", schoolBud)
+	case p.o.BudTo == FruitToHold && holding[aim] && c.Kind != limb.FruitBud && c.Bud.Fruits():
+		c.points("bud-holds", schoolBud)
+	case p.o.BudTo == FruitToHold && !holding[aim] && onlyFruit:
+		c.points("bud-stops", -wrongOnTop)
+	}
+	return true
+}
+
+// bySchoolsBud orders cuts anew by the school's bud.
+func (p *Planner) bySchoolsBud(cuts []Candidate, aim find.Aim) []Candidate {
+	if p.o.BudTo == "" {
+		return cuts
+	}
+	out := cuts[:0]
+	for _, c := range cuts {
+		if p.schoolsBud(&c, aim) {
+			out = append(out, c)
+		}
+	}
+	slices.SortStableFunc(out, bestFirst)
+	return out
+}
+
 // ForSchool are the options of a slip under a school, for a tree of an aim and age. The account (Used, BigUsed) and
 // HeightFirst are the caller's.
 func ForSchool(school pomology.Resolved, aim string, age int, season limb.Season) Options {
 	o := Options{
 		Level: LevelOf(school.LimitShare()), Slack: solvedWithin, KeepForHeight: true,
-		NeverTip: school.Is("limb_ends", "never"), NoStub: school.Is("cut_end", "collar"), LeafBudsOnly: school.Is("bud_to", "always-leaf"),
+		NeverTip: school.Is("limb_ends", "never"), NoStub: school.Is("cut_end", "collar"), BudTo: BudTo(school.Value("bud_to")),
 		LeaveLong: school.Is("side_shoots", "long"), StoneAnyTime: !school.Is("stone_cut", "dry-summer"),
 		CountAll: school.Is("counts", "all"), SproutsFree: school.Is("sprouts", "free"),
 	}

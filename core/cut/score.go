@@ -11,6 +11,12 @@ import (
 func (j *Judge) judge(i int, p spot, q Question) (Candidate, bool) {
 	a := &j.m.Axes[i]
 	c := Candidate{CutAt: limb.CutAt{Limb: a.ID, Kind: p.kind, AtCM: p.at, ToCM: p.to, Fraction: p.fraction}}
+	switch {
+	case p.kind == limb.FruitBud:
+		c.Bud = limb.Spur
+	case p.node != nil:
+		c.Bud, c.Class = p.node.Kind, p.node.Class
+	}
 	c.DMM = j.m.Diameter(i, p.at)
 	if p.kind == limb.Collar {
 		c.DMM = a.D

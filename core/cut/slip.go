@@ -8,7 +8,6 @@ import (
 
 	"vertumna/core/find"
 	"vertumna/core/growth"
-	"vertumna/core/light"
 	"vertumna/core/limb"
 )
 
@@ -50,6 +49,7 @@ type Slip struct {
 	Unsolved              float64
 	Minutes               float64
 	BudsWithin, BudsAbove float64
+	Zones                 []Zone // from the ground up, where the limit is kept zone by zone
 }
 
 // Made lists the slip's cuts in their order.
@@ -79,10 +79,8 @@ type Planner struct {
 	young     []youngShoot
 	next      []float64 // base diameter of each limb after a season without cuts, mm
 	confident float64
-	tops      []int // findings of height that this year's slips work on, the highest first
-	lots      []light.Lot
-	zoneOf    []int
-	zoneLeaf  [3]float64
+	tops      []int   // findings of height that this year's slips work on, the highest first
+	zones     *zoning // where the limit is kept zone by zone
 }
 
 // option is a candidate with what it would do.
@@ -151,7 +149,9 @@ func NewPlanner(tree growth.Tree, reading find.Reading, o Options) (*Planner, er
 		}
 	}
 	p.young = p.youngShoots()
-	p.zones()
+	if o.Zones != nil {
+		p.zones = zonesOf(m)
+	}
 	p.jobs = p.findJobs()
 	for k, f := range p.findings {
 		c, aside := p.setAside(f)
@@ -185,10 +185,10 @@ func (p *Planner) ask(q Question) []*option {
 	}
 	q.DrySummerStone = !p.o.StoneAnyTime
 	var out []*option
-	for _, c := range p.Candidates(q) {
-		if p.schoolMakes(c.Kind) {
-			out = append(out, p.weigh(c))
-		}
+	found := slices.DeleteFunc(p.Candidates(q), func(c Candidate) bool { return !p.schoolMakes(c.Kind) })
+	found = p.bySchoolsBud(found, q.Aim)
+	for _, c := range found {
+		out = append(out, p.weigh(c))
 	}
 	p.options[key] = out
 	return out
@@ -232,8 +232,6 @@ func (p *Planner) schoolMakes(k limb.CutKind) bool {
 		return !p.o.NoStub
 	case limb.TipThird:
 		return !p.o.NeverTip
-	case limb.FruitBud:
-		return !p.o.LeafBudsOnly
 	case limb.SpurBack:
 		return !p.o.LeaveLong || p.summer()
 	}
@@ -351,6 +349,7 @@ func (p *Planner) slipOf(r *run, level float64) *Slip {
 		s.Minutes += c.Minutes
 	}
 	s.BudsWithin, s.BudsAbove = r.budsTaken()
+	s.Zones = r.tellZones()
 	for k := range p.findings {
 		if c, left := r.left(k); left {
 			if c.Why == Incomplete {

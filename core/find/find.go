@@ -107,6 +107,7 @@ var rules = []Rule{
 	{"tier_gap", 5, 3, Subdue, practice},
 	{"over_height", 6, 6, Lower, practice},
 	{"crowsfoot", 6, 5, Remove, practice},
+	{"headed_again", 6, 5, Lower, practice},
 	{"top_heavy", 6, 4, Subdue, practice},
 	{"path", 7, 6, Shorten, practice},
 	{"wall", 7, 4, Shorten, practice},
@@ -175,7 +176,7 @@ var tests = []func(*finder, int){
 
 // groups look at several limbs at once.
 var groups = []func(*finder){
-	(*finder).crossings, (*finder).sameNode, (*finder).forks, (*finder).tierGap, (*finder).crowsfoot, (*finder).centreClosed,
+	(*finder).crossings, (*finder).sameNode, (*finder).forks, (*finder).tierGap, (*finder).crowsfoot, (*finder).headedAgain, (*finder).centreClosed,
 	(*finder).overLong, (*finder).topHeavy,
 }
 

@@ -271,3 +271,47 @@ func BenchmarkFindingsAndGeometry(b *testing.B) {
 		})
 	}
 }
+
+// headedAt is a side limb cut at its end, whose shoots were cut there as well as often as asked, and shoots up again.
+func headedAt(times int) limb.Doc {
+	k := l("K", "S1", 80, 0, 45, 45, 60, 14, 36, 24)
+	k.Tip = limb.Cut
+	doc := tree(pomology.OpenVase, 9, trunk(60, 80), l("S1", "T", 50, 0, 55, 40, 180, 40), k)
+	on, at := "K", 56.0
+	for n := range times - 1 {
+		c := l(fmt.Sprint(on, ".1"), on, at, 20, 20, 20, 5, 9-float64(n), 5)
+		c.Tip = limb.Cut
+		doc.Limbs = append(doc.Limbs, c)
+		on, at = c.ID, 3
+	}
+	doc.Limbs = append(doc.Limbs, l(on+".u", on, at, 200, 10, 5, 70, 7, 70))
+	return doc
+}
+
+func TestAPlaceHeadedTwiceIsRememberedAndTheKnotComesOutLowerDown(t *testing.T) {
+	require.Nil(t, has(findings(t, headedAt(1), find.Reading{}), "headed_again", ""), "cut once")
+	twice := has(findings(t, headedAt(2), find.Reading{}), "headed_again", "K")
+	require.NotNil(t, twice)
+	require.Equal(t, find.Lower, twice.Aim)
+	require.Equal(t, 56.0, twice.AtCM, "below all that grew there")
+	require.Equal(t, []string{"K.1.u"}, twice.Members)
+	times, _ := twice.Fact("times")
+	require.Equal(t, 2.0, times.Value)
+	require.Greater(t, has(findings(t, headedAt(3), find.Reading{}), "headed_again", "K").Severity, twice.Severity)
+
+	wires := headedAt(2)
+	wires.Form = pomology.WireTiers
+	require.Nil(t, has(findings(t, wires, find.Reading{}), "headed_again", ""), "on wires shoots are cut back to one place on purpose")
+	calm := headedAt(2)
+	calm.Limbs = calm.Limbs[:len(calm.Limbs)-1]
+	require.Nil(t, has(findings(t, calm, find.Reading{}), "headed_again", ""), "nothing shoots up")
+}
+
+func TestWoundsOfSeveralYearsAtOnePlaceAreRemembered(t *testing.T) {
+	doc := headedAt(1)
+	wound := func(year int) limb.Wound { return limb.Wound{AtCM: 55, DMM: 8, Year: &year} }
+	doc.Limbs[2].Wounds = []limb.Wound{wound(2024)}
+	require.Nil(t, has(findings(t, doc, find.Reading{}), "headed_again", ""))
+	doc.Limbs[2].Wounds = append(doc.Limbs[2].Wounds, wound(2025))
+	require.NotNil(t, has(findings(t, doc, find.Reading{}), "headed_again", "K"))
+}

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { render, screen } from '@testing-library/react';
+import { render, screen, within } from '@testing-library/react';
 import type { Limb } from './drawing/wood';
 import { goingOf } from './bench/slip/going';
 import { SlipGauge } from './bench/slip/SlipGauge';
@@ -100,6 +100,7 @@ const slip = (steps: Step[], gauge: Partial<Slip['gauge']> = {}): Slip =>
       left: 0.1,
       exempt: false,
       says: 'says',
+      zones: [],
       ...gauge,
     },
   }) as unknown as Slip;
@@ -136,6 +137,25 @@ describe('the stop line', () => {
     expect(screen.getByRole('figure', { name: 'Stop line' })).toHaveTextContent('10 % on the slip, 4 % gone');
     expect(screen.getByRole('img', { name: 'says' })).toBeInTheDocument();
     expect(container).toHaveTextContent('Winter may take 13 %');
+  });
+  it('shows each third of the height under its own limit, the top one first', () => {
+    const zone = (name: string, used: number, part: number, most: number, from: number) => ({
+      name,
+      used,
+      slip: part,
+      most,
+      from_cm: from,
+      to_cm: from + 80,
+      says: `${name} says.`,
+      range: '1 m up',
+    });
+    const zones = [zone('low', 0.1, 0.05, 0.25, 60), zone('middle', 0, 0.3, 0.25, 140), zone('top', 0, 0.5, 0.8, 220)];
+    render(<SlipGauge slip={slip([step(1, 'S1', 0, 60)], { zones })} chosen={0} />);
+    const bars = screen.getByRole('img', { name: 'low says. middle says. top says.' });
+    const rows = within(bars)
+      .getAllByText(/% of/)
+      .map((e) => e.textContent);
+    expect(rows).toEqual(['50 % of 80 %', '30 % of 25 %', '15 % of 25 %']);
   });
   it('is lifted in formation', () => {
     render(<SlipGauge slip={slip([], { exempt: true, limit: 1 })} chosen={0} />);

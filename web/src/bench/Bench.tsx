@@ -277,6 +277,7 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
                   cuts={cuts}
                   chosenCut={step}
                   going={going}
+                  zones={marked?.gauge.zones}
                   onChooseCut={(n) => chooseStep(marked?.steps.find((s) => s.n === n))}
                   bearing={bearing}
                   above={above}

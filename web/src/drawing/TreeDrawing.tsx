@@ -11,6 +11,7 @@ import {
 import type { Schemas } from '../shared/api';
 import { spread, type Label } from './labels';
 import { AboveFrame, gutter, Handle, HeightScale, Outline, RingMarks } from './treeFrame';
+import { ZoneLines, type Zone } from './ZoneBars';
 import { CutMarks, cutSpot, type CutMark } from './CutMarks';
 import { painted, Wood, type Painted } from './LimbShape';
 import {
@@ -64,6 +65,8 @@ interface Props {
   chosenCut?: number | undefined;
   going?: ReadonlyMap<string, { from: number; n: number }> | undefined;
   onChooseCut?: ((n: number) => void) | undefined;
+  /** Thirds of the height, where each has its own limit. */
+  zones?: readonly Zone[] | undefined;
   ref?: Ref<Turnable>;
 }
 
@@ -256,6 +259,7 @@ export function TreeDrawing({ ref, ...p }: Props) {
           </text>
         </g>
       )}
+      {!p.above && p.zones && <ZoneLines zones={p.zones} sheet={sheet} width={p.width} />}
       {chosen && <RingMarks l={chosen} view={view} sheet={sheet} />}
       <g className="letters" role="presentation">
         {labels.map(({ item, at, label }) => (

@@ -1359,6 +1359,8 @@ export interface components {
             trunk_mm?: number;
             weather?: components["schemas"]["Weather"];
             who?: string;
+            /** @description of a mapped tree: the part of the leaf of each third of its height that went, from the ground up */
+            zones?: number[];
         };
         EntryBody: {
             entry: components["schemas"]["Entry"];
@@ -1767,6 +1769,8 @@ export interface components {
              * @description taken already up to bloom
              */
             winter: number;
+            /** @description thirds of the height, from the ground up; none where the limit is the whole tree's */
+            zones: components["schemas"]["ZoneBody"][];
         };
         GradeBody: {
             from?: string;
@@ -3385,6 +3389,25 @@ export interface components {
             winter: string[];
             /** Format: int64 */
             year: number;
+        };
+        ZoneBody: {
+            /** Format: double */
+            from_cm: number;
+            /** Format: double */
+            most: number;
+            name: string;
+            /** @description where it starts, in the person's units */
+            range: string;
+            says: string;
+            /** Format: double */
+            slip: number;
+            /** Format: double */
+            to_cm: number;
+            /**
+             * Format: double
+             * @description taken before, this tree year
+             */
+            used: number;
         };
     };
     responses: never;

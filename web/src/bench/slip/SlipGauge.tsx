@@ -1,4 +1,5 @@
 import { percent } from '../../shared/units';
+import { ZoneBars } from '../../drawing/ZoneBars';
 import type { Slip } from './queries';
 
 const w = 324;
@@ -97,6 +98,7 @@ export function SlipGauge({ slip, chosen }: { slip: Slip; chosen: number }) {
           </text>
         )}
       </svg>
+      {g.zones.length > 0 && <ZoneBars zones={g.zones} />}
       <figcaption className="sm">
         {g.says}
         {!g.exempt && g.cap < limit - 0.002 && slip.season === 'dormant' && g.cap > 0.005

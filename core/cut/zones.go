@@ -1,0 +1,124 @@
+package cut
+
+import (
+	"math"
+
+	"vertumna/core/light"
+	"vertumna/core/limb"
+)
+
+// Zone is a third of a tree's height with the part of its leaf that goes.
+type Zone struct {
+	FromCM, ToCM float64
+	Used         float64 // taken before, this tree year
+	Slip         float64 // of the zone as it stood at the start of the year, on this slip
+	Most         float64 // that may go in the tree year
+}
+
+// zoning parts a tree's leaf into thirds of its height, from the lowest to the highest lot of leaf.
+type zoning struct {
+	lots      []light.Lot
+	of        []int
+	leaf      [3]float64
+	low, high float64
+}
+
+func zonesOf(m *limb.Map) *zoning {
+	z := &zoning{lots: light.Lots(m), low: math.Inf(1), high: math.Inf(-1)}
+	for _, l := range z.lots {
+		z.low, z.high = math.Min(z.low, l.At.Z), math.Max(z.high, l.At.Z)
+	}
+	for _, l := range z.lots {
+		k := min(2, int(3*(l.At.Z-z.low)/math.Max(1e-9, z.high-z.low)))
+		z.of = append(z.of, k)
+		z.leaf[k] += l.LeafM2
+	}
+	return z
+}
+
+// taken is the part of each zone's leaf that goes, where gone says how much of a lot does.
+func (z *zoning) taken(gone func(light.Lot) float64) [3]float64 {
+	var out [3]float64
+	for k, l := range z.lots {
+		out[z.of[k]] += gone(l) * l.LeafM2
+	}
+	for k := range out {
+		if z.leaf[k] > 0 {
+			out[k] /= z.leaf[k]
+		}
+	}
+	return out
+}
+
+// ZonesTaken is the part of the leaf of each third of a tree's height, from the ground up, that cuts take together.
+func ZonesTaken(m *limb.Map, cuts []limb.CutAt) [3]float64 {
+	j := &Judge{m: m}
+	return zonesOf(m).taken(func(l light.Lot) float64 {
+		gone := 0.0
+		for _, c := range cuts {
+			if i := m.Index(c.Limb); i >= 0 {
+				gone = math.Max(gone, j.takes(c, i, l))
+			}
+		}
+		return gone
+	})
+}
+
+// takes is the part of a lot of leaf that goes with a cut.
+func (j *Judge) takes(c limb.CutAt, on int, l light.Lot) float64 {
+	switch {
+	case c.Kind == limb.SpurThin && l.Limb == on && l.S >= c.AtCM && l.S < c.ToCM:
+		return c.Fraction
+	case takesAll(c.Kind) && (l.Limb == on && l.S > c.AtCM || l.Limb != on && j.reaches(c, on, l.Limb, 0)):
+		return 1
+	}
+	return 0
+}
+
+// zoneTaken is the part of each zone's leaf that the chosen cuts take, and one more, of what stood at the start of the year.
+func (r *run) zoneTaken(more *made) [3]float64 {
+	out := r.p.zones.taken(func(l light.Lot) float64 {
+		gone := 0.0
+		if more != nil {
+			gone = r.p.takes(more.CutAt, more.limbAt, l)
+		}
+		for _, c := range r.made {
+			gone = math.Max(gone, r.p.takes(c.CutAt, c.limbAt, l))
+		}
+		return gone
+	})
+	for k := range out {
+		out[k] *= 1 - r.p.o.ZonesUsed[k]
+	}
+	return out
+}
+
+func (r *run) overZone(m *made, finding int) Why {
+	if r.p.o.Zones == nil || m.exempt {
+		return ""
+	}
+	before, after := r.zoneTaken(nil), r.zoneTaken(m)
+	for z, most := range r.p.o.Zones {
+		if r.p.o.ZonesUsed[z]+after[z] > most+1e-9 && after[z] > before[z]+1e-9 {
+			if r.calms(r.p.findings[finding]) && r.p.findings[finding].Code == "over_height" {
+				return ZoneToSummer
+			}
+			return ZoneToWinter
+		}
+	}
+	return ""
+}
+
+// tellZones lists the zones of a run, from the ground up; none where the limit is the whole tree's.
+func (r *run) tellZones() []Zone {
+	if r.p.o.Zones == nil {
+		return nil
+	}
+	taken, z := r.zoneTaken(nil), r.p.zones
+	out := make([]Zone, len(taken))
+	for k := range out {
+		third := (z.high - z.low) / 3
+		out[k] = Zone{z.low + float64(k)*third, z.low + float64(k+1)*third, r.p.o.ZonesUsed[k], taken[k], r.p.o.Zones[k]}
+	}
+	return out
+}

@@ -43,7 +43,7 @@ const (
 
 // New makes the handler of the whole program: the api, the calendar and the web application.
 func New(c Config) http.Handler {
-	s := &server{Config: c, planner: newPlanner(c.Store)}
+	s := &server{Config: c, planner: newPlanner(c.Store, c.Today)}
 	r := chi.NewRouter()
 	r.Use(middleware.RequestID, s.logRequests, s.recoverer, secure, s.onlyOurHosts)
 	r.Use(http.NewCrossOriginProtection().Handler)

@@ -76,6 +76,12 @@ func demoFile(t testing.TB, today string) []byte {
 	s, err := store.Open(context.Background(), path)
 	require.NoError(t, err)
 	require.NoError(t, demo.Fill(context.Background(), s, day(today)))
+	warm := &app{t: t, today: day(today), store: s}
+	warm.serve() // the slips of the day are made once
+	for _, o := range []string{lt, "/api/orchards/saltwind"} {
+		warm.ok("GET", o+"/docket", nil)
+	}
+	warm.srv.Close()
 	require.NoError(t, s.Close())
 	file, err := os.ReadFile(path)
 	require.NoError(t, err)

@@ -93,7 +93,7 @@ func (p *planner) workOut(ctx context.Context, planned *Planned, tp *year.TreePl
 		if f.m, err = limb.Check(kept.Doc); err != nil {
 			return nil, err
 		}
-		f.light = p.lightOf(b, f.m, kept.Revision.Revision)
+		f.light = p.lightOf(b, f.m, kept.Mark())
 	}
 	f.gather(planned)
 	if err := f.removed(ctx, p.store); err != nil {

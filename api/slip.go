@@ -105,43 +105,44 @@ func (s *server) makeSlip(ctx context.Context, in *SlipInput) (*slipMade, error)
 	if err != nil {
 		return nil, err
 	}
-	out := &slipMade{standing: b, kept: kept}
+	var plan *year.TreePlan
 	if b.contents.Orchard.Site != nil {
 		p, err := s.planner.plan(ctx, in.Slug, b.day)
 		if err != nil {
 			return nil, err
 		}
-		for i := range p.Shown.Trees {
-			if p.Shown.Trees[i].Tree.ID == b.tree.ID {
-				out.plan = &p.Shown.Trees[i]
-			}
-		}
+		plan = p.treeShown(b.tree.ID)
 	}
-	m, err := limb.Check(kept.Doc)
-	if err != nil {
+	out := slipFor(b, plan, in.Season)
+	if err := out.onto(kept); err != nil {
 		return nil, err
 	}
-	_, out.season = year.MapSeason(b.day, b.south)
-	if in.Season != "" {
-		out.season = in.Season
-	}
-	if err := out.onto(m); err != nil {
-		return nil, err
+	if !out.predicted {
+		out.light = s.planner.lightOf(b, out.m, kept.Mark())
 	}
 	if err := out.replan(); err != nil {
 		return nil, err
 	}
-	if !out.predicted && b.day == s.Today() {
-		if err := s.planner.keepAmount(ctx, b.tree.ID, out.amount()); err != nil {
-			return nil, err
-		}
-	}
 	return out, nil
 }
 
+// slipFor is a tree's slip before it is made. An empty season is that of the day.
+func slipFor(b *standing, plan *year.TreePlan, season limb.Season) *slipMade {
+	out := &slipMade{standing: b, plan: plan}
+	n, of := year.MapSeason(b.day, b.south)
+	if out.season = season; season == "" {
+		out.season = of
+	}
+	out.key = slipKey(out.season, n)
+	return out
+}
+
+// slipKey names a slip: its season, and the growth year.
+func slipKey(season limb.Season, n int) string { return fmt.Sprintf("%s-%d", season, n) }
+
 // amount is what the slip gives the year's task: its minutes, share and tools.
 func (p *slipMade) amount() year.Amount {
-	a := year.Amount{Summer: p.season == limb.Summer, Year: p.m.Year, Cuts: len(p.slip.Cuts), Minutes: p.slip.Minutes, Share: round4(p.slip.Share)}
+	a := year.Amount{From: p.madeFrom(p.kept.Mark()), Summer: p.season == limb.Summer, Year: p.m.Year, Cuts: len(p.slip.Cuts), Minutes: p.slip.Minutes, Share: round4(p.slip.Share)}
 	var tools []string
 	for k := range p.slip.Cuts {
 		if t, _ := words.ToolFor(p.slip.Cuts[k].Candidate, p.ownTools()); !slices.Contains(tools, t) {
@@ -155,9 +156,20 @@ func (p *slipMade) amount() year.Amount {
 	return a
 }
 
+// madeFrom tells slips apart by all that they are made from: the same text, the same slip.
+func (p *slipMade) madeFrom(mark store.MapMark) string {
+	b := p.standing
+	return inShort(mark, p.key, p.options, b.options, p.reading().Yard, b.latitude(), p.core.ShootCM, p.ownTools(), b.contents.Orchard.Rain)
+}
+
 // onto brings the map to the season of the slip: a summer slip of a map taken in winter stands on what the tree is expected
 // to be at midsummer, cut or not as the account says.
-func (p *slipMade) onto(m *limb.Map) error {
+func (p *slipMade) onto(kept *store.LimbMap) error {
+	m, err := limb.Check(kept.Doc)
+	if err != nil {
+		return err
+	}
+	p.kept = kept
 	p.tree = growth.Tree{Map: m, Latitude: p.latitude(), ShootCM: p.core.ShootCM, Rain: growth.Rain(p.contents.Orchard.RainOf(m.Year - 1))}
 	switch {
 	case m.Season == p.season:
@@ -172,7 +184,7 @@ func (p *slipMade) onto(m *limb.Map) error {
 		p.m, p.predicted = day, true
 	}
 	p.tree.Map = p.m
-	p.key = fmt.Sprintf("%s-%d", p.season, p.m.Year)
+	p.key = slipKey(p.season, p.m.Year)
 	return nil
 }
 
@@ -188,7 +200,20 @@ func asDormant(m *limb.Map) *limb.Map {
 
 // replan makes the slip with the choices as they stand.
 func (p *slipMade) replan() error {
-	p.light = p.lightOf(p.m)
+	if p.light == nil {
+		p.light = p.lightOf(p.m)
+	}
+	p.choose()
+	var err error
+	if p.planner, err = cut.NewPlanner(p.tree, p.reading(), p.options); err != nil {
+		return err
+	}
+	p.slip = p.planner.Plan()
+	return nil
+}
+
+// choose gathers what the school, the year's account and the person say.
+func (p *slipMade) choose() {
 	p.standing.options.Harvested = p.season == limb.Summer && p.harvestOver()
 	p.options = cut.ForSchool(p.school, string(p.aim()), p.age(), p.season)
 	if p.plan != nil {
@@ -203,12 +228,6 @@ func (p *slipMade) replan() error {
 	}
 	slices.SortFunc(p.options.Left, func(a, b cut.Key) int { return cmpKeys(a, b) })
 	p.options.Instead = p.moves()
-	var err error
-	if p.planner, err = cut.NewPlanner(p.tree, p.reading(), p.options); err != nil {
-		return err
-	}
-	p.slip = p.planner.Plan()
-	return nil
 }
 
 func cmpKeys(a, b cut.Key) int {

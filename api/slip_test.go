@@ -197,15 +197,32 @@ func TestWinterAndSummerAndTheYearsAreSetSideBySide(t *testing.T) {
 	require.Equal(t, 1.0, next["ahead"])
 }
 
-func TestATaskKeepsTheAmountsOfItsSlipPastARestart(t *testing.T) {
+func TestTasksHaveTheAmountsOfTheirSlipsAndFollowThem(t *testing.T) {
 	a := start(t, "2027-02-20")
 	plan := lt + "/trees/lower-terrace-C2/plan"
-	require.NotContains(t, taskText(t, a.ok("GET", plan, nil), "dormant-cut"), "The slip has")
-	a.ok("GET", fmt.Sprintf(slipOf, "C2"), nil)
-	says := taskText(t, a.ok("GET", plan, nil), "dormant-cut")
-	require.Contains(t, says, "The slip has")
+	amount := func(day string) object {
+		for _, x := range list(a.ok("GET", plan+day, nil), "tasks") {
+			if x["kind"] == "dormant-cut" {
+				require.Contains(t, fmt.Sprint(x["reasons"]), "The slip has")
+				return x
+			}
+		}
+		require.Fail(t, "no dormant cut")
+		return nil
+	}
+	first := amount("") // nobody has looked at the slip
+	slip := a.ok("GET", fmt.Sprintf(slipOf, "C2"), nil)
+	require.InDelta(t, slip["minutes"].(float64)+5, first["minutes"], 0.6, "and as long to look")
+	require.Equal(t, slip["gauge"].(object)["slip"], first["share"])
+	require.Equal(t, first["share"], amount("?day=2027-03-01")["share"], "on another day as well")
+
+	step := list(slip, "steps")[0]
+	a.ok("POST", fmt.Sprintf(slipOf, "C2")+"/choices", object{"choice": "left", "findings": step["findings"]})
+	left := amount("")
+	require.NotEqual(t, first["reasons"], left["reasons"], "a step left is not in it")
+	require.InDelta(t, a.ok("GET", fmt.Sprintf(slipOf, "C2"), nil)["minutes"].(float64)+5, left["minutes"], 0.6)
 	a.serve()
-	require.Equal(t, says, taskText(t, a.ok("GET", plan, nil), "dormant-cut"))
+	require.Equal(t, left["reasons"], amount("")["reasons"], "kept past a restart")
 }
 
 func TestTheBenchSetsTheForecastBesideWhatCame(t *testing.T) {

@@ -45,6 +45,36 @@ func (s *Store) MapAsOf(ctx context.Context, treeID string, day almanac.Day) (*L
 		treeID, day.String()))
 }
 
+// MapMark tells revisions apart: a number that was taken back and given again was written at another time.
+type MapMark struct {
+	Revision int
+	At       string
+}
+
+// Mark is the revision's.
+func (m *LimbMap) Mark() MapMark { return MapMark{m.Revision.Revision, m.At} }
+
+// MapsAsOf tells which revision of each tree's limb map was in force on a day, by tree.
+func (s *Store) MapsAsOf(ctx context.Context, orchardID string, day almanac.Day) (map[string]MapMark, error) {
+	rows, err := s.db.QueryContext(ctx, `SELECT m.tree_id, m.revision, m.at FROM trees t JOIN limb_maps m ON m.tree_id = t.id
+		WHERE t.orchard_id = ? AND m.revision = (SELECT n.revision FROM limb_maps n WHERE n.tree_id = t.id AND n.date <= ? ORDER BY n.date DESC, n.revision DESC LIMIT 1)`,
+		orchardID, day.String())
+	if err != nil {
+		return nil, err
+	}
+	defer func() { _ = rows.Close() }()
+	out := map[string]MapMark{}
+	for rows.Next() {
+		var id string
+		var m MapMark
+		if err := rows.Scan(&id, &m.Revision, &m.At); err != nil {
+			return nil, err
+		}
+		out[id] = m
+	}
+	return out, rows.Err()
+}
+
 // MapRevision is one revision of a tree's limb map. Error: ErrNotFound.
 func (s *Store) MapRevision(ctx context.Context, treeID string, revision int) (*LimbMap, error) {
 	return readMap(s.db.QueryRowContext(ctx, "SELECT "+mapColumns+", body FROM limb_maps WHERE tree_id = ? AND revision = ?", treeID, revision))

@@ -150,7 +150,7 @@ func (c *context) task(d draft, shown almanac.Day, pace float64) Task {
 		t.Minutes, t.Share = a.Minutes+lookAtLeast, a.Share
 		r := reason("from-slip").num(float64(a.Cuts), "cuts")
 		r.Threshold, r.Text = a.Share, a.Tools
-		t.Reasons = append([]Reason{r}, t.Reasons...)
+		t.Reasons = slices.Insert(slices.Clone(t.Reasons), min(1, len(t.Reasons)), r) // why it is done comes first
 	}
 	if t.Minutes == 0 {
 		t.Minutes, t.MinutesEstimated = c.minutes(d.kind)*pace, true

@@ -56,6 +56,7 @@ type Tree struct {
 
 // Amount is what a slip comes to: the work of a tree's cut in one season.
 type Amount struct {
+	From    string // all that the slip was made from, in short
 	Summer  bool
 	Year    int // of the slip: the growth year
 	Cuts    int

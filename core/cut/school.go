@@ -2,6 +2,7 @@ package cut
 
 import (
 	"slices"
+
 	"vertumna/core/find"
 	"vertumna/core/limb"
 	"vertumna/core/pomology"

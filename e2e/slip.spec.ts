@@ -134,6 +134,8 @@ test('the yard in light: hours on the plan, who shades whom, and the height a ne
   await list.getByRole('button', { name: /^C2/ }).click();
   await expect(list.getByText(/By the rule of thumb/)).toBeVisible();
   await expect(list.getByText(/to C1/).first()).toBeVisible();
+  await list.getByRole('button', { name: /^B1/ }).click();
+  await expect(list.getByText(/at most [\d.]+ m for the light of B2/)).toBeVisible();
   await fits(page);
   await accessible(page);
 });

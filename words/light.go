@@ -21,8 +21,11 @@ func (s Speaker) HeightCap(capM float64, neighbour string, c light.Cap) string {
 	if neighbour == "" {
 		return ""
 	}
-	out := fmt.Sprintf("at most %s for the light of %s, which has %s of it now and loses %s to this tree", s.Amount(capM, "m"), neighbour,
-		s.Amount(c.Keeps, "share"), s.Amount(c.Shades, "share"))
+	loses := "loses none of it to this tree yet"
+	if c.Shades >= 0.005 {
+		loses = "loses " + s.Amount(c.Shades, "share") + " of it to this tree"
+	}
+	out := fmt.Sprintf("at most %s for the light of %s, which has %s and %s", s.Amount(capM, "m"), neighbour, s.Amount(c.Keeps, "share"), loses)
 	if c.Short {
 		out += "; others keep it short of light as well"
 	}

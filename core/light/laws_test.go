@@ -208,6 +208,30 @@ func TestWhereOthersTakeTheLightATreeMayTakeNoMore(t *testing.T) {
 	require.Less(t, c.CM, 400.0)
 }
 
+// TestKeptLightIsThatOfRowsAtTheRuleOfThumb holds the cap and the rule of thumb beside each other where both can speak.
+func TestKeptLightIsThatOfRowsAtTheRuleOfThumb(t *testing.T) {
+	const apart = 300.0
+	for _, latitude := range []float64{38, 46, -46, 52} {
+		for _, eastWest := range []bool{false, true} {
+			s, middle := light.NewShader(), -1
+			for row := -2; row <= 2; row++ {
+				for k := -5; k <= 5; k++ {
+					x, y := apart*float64(row), apart/2*float64(k)
+					if eastWest {
+						x, y = y, x
+					}
+					o := s.Owner("tree")
+					if row == 0 && k == 0 {
+						middle = o
+					}
+					s.Crown(o, light.Crown{X: x, Y: y, Z0: 50, Z1: 0.9 * apart, R: 80, LeafM2: light.LeafOfCrown(80, light.BearingLAI)})
+				}
+			}
+			require.InDelta(t, light.KeepLight, s.Shade(latitude, light.Coarse).Without[middle], 0.045, "%.0f degrees, rows east to west: %v", latitude, eastWest)
+		}
+	}
+}
+
 func TestATreeAloneIsNotCapped(t *testing.T) {
 	alone := light.NewShader()
 	alone.Crown(alone.Owner("alone"), light.Crown{Z0: 60, Z1: 400, R: 150, LeafM2: 18})

@@ -4,15 +4,19 @@ interface Props {
   heightM: number;
   reachM: number;
   label?: string;
+  /** The height that a neighbour's light allows, with its number; 0: none binds it. */
+  capM?: number;
+  capLabel?: string;
 }
 
 const perMetre = 11;
 
 /** A small staff: wood to the reach line, hollow above it, a tick each metre, the number on top. */
-export function HeightStaff({ x, foot, heightM, reachM, label }: Props) {
+export function HeightStaff({ x, foot, heightM, reachM, label, capM = 0, capLabel }: Props) {
   const y = (m: number) => foot - m * perMetre;
   const over = heightM > reachM + 0.005;
   const top = Math.max(3, Math.ceil(Math.max(heightM, reachM)));
+  const capY = y(Math.min(capM, top + 0.4));
   return (
     <g aria-hidden="true">
       <path d={`M${String(x - 4)} ${String(foot)}V${String(y(top))}`} stroke="var(--quiet)" strokeWidth={0.8} />
@@ -40,6 +44,19 @@ export function HeightStaff({ x, foot, heightM, reachM, label }: Props) {
         />
       )}
       <path d={`M${String(x - 7)} ${String(y(reachM))}h14`} stroke="var(--leaf)" strokeWidth={2.2} />
+      {capM > 0 && (
+        <g>
+          <path
+            d={`M${String(x - 7)} ${String(capY)}h14M${String(x)} ${String(capY)}l-3 -4h6Z`}
+            stroke="var(--winter)"
+            strokeWidth={1.6}
+            fill="var(--winter)"
+          />
+          <text className="halo" x={x + 6} y={foot - 1} fontSize={12} style={{ fill: 'var(--ink)' }}>
+            ≤ {capLabel}
+          </text>
+        </g>
+      )}
       {label && (
         <text
           className="halo"

@@ -174,6 +174,7 @@ export function YardPlan({ orchard, plan, units, selected, onSelect, ghost, onGh
             onSelect={onSelect}
             inert={placing}
             bare={!!light}
+            capM={light?.trees.find((x) => x.id === t.id)?.cap_m ?? 0}
             onHover={onHover}
           />
         ))}
@@ -244,12 +245,29 @@ interface MarkProps {
   selected: boolean;
   onSelect: (id: string) => void;
   inert: boolean;
+  /** The height a neighbour's light allows; 0: none binds it, or it is not asked. */
+  capM: number;
   /** In the light layer the ring of work stays away. */
   bare: boolean;
   onHover?: ((id: string) => void) | undefined;
 }
 
-function TreeMark({ t, plan, cx, cy, s, ring, wide, units, selected, onSelect, inert, bare, onHover }: MarkProps) {
+function TreeMark({
+  t,
+  plan,
+  cx,
+  cy,
+  s,
+  ring,
+  wide,
+  units,
+  selected,
+  onSelect,
+  inert,
+  capM,
+  bare,
+  onHover,
+}: MarkProps) {
   const groups = t.bars.map((b) => b.group).filter(Boolean);
   const group = ['now', 'closing', 'opening', 'wait'].find((g) => groups.includes(g));
   const over = t.height_m > t.reach_m + 0.005;
@@ -295,6 +313,7 @@ function TreeMark({ t, plan, cx, cy, s, ring, wide, units, selected, onSelect, i
           heightM={t.height_m}
           reachM={t.reach_m}
           label={show(t.height_m, 'm', units)}
+          {...(capM > 0 && { capM, capLabel: show(capM, 'm', units) })}
         />
       )}
       <StakeShape code={t.code} look={lookOf(group)} x={wide && t.name ? cx - ring - 14 : cx - 13} y={labelY} />

@@ -18,7 +18,8 @@ export function LightPanel({ light, asked, onAsk }: Props) {
       <h2>The yard in light</h2>
       <p className="sm q">
         Hours of sun a day over the growing season under a clear sky, 1 m above the ground, with the trees as they
-        stand. Numbers on the plan are hours; the darker, the fewer.
+        stand. Numbers on the plan are hours; the darker, the fewer. Beside a staff: the height up to which the tree
+        leaves its neighbours their light.
       </p>
       <ul className="bare lightlist">
         {list.map((t) => (

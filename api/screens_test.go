@@ -260,3 +260,18 @@ func TestManyReadersAndAWriterAgree(t *testing.T) {
 	}
 	wg.Wait()
 }
+
+func TestTheSunOnASpotIsToldBeforePlanting(t *testing.T) {
+	a := start(t, "2027-02-20")
+	spot := func(query string) object { return a.ok("GET", lt+"/light/spot?"+query, nil) }
+	open, shed := spot("x=12&y=9.5"), spot("x=15&y=3.2")
+	require.Greater(t, open["sun_hours"], 9.0)
+	require.Contains(t, open["means"], "full sun")
+	require.Less(t, shed["sun_hours"], 3.0)
+	require.Contains(t, shed["means"], "too little sun", "in the tool shed")
+
+	under := spot("x=2.6&y=4.9")
+	alone := spot("x=2.6&y=4.9&without=lower-terrace-C1")
+	require.Greater(t, alone["sun_hours"], under["sun_hours"], "the tree that is to stand there shades nothing of itself")
+	a.refused(422, "x", "", "GET", lt+"/light/spot?x=9999&y=1", nil)
+}

@@ -59,6 +59,14 @@ type BedLightBody struct {
 	Hours float64 `json:"sun_hours"`
 }
 
+// SpotInput names a spot of the plot and the day.
+type SpotInput struct {
+	DayInput
+	X       float64 `query:"x" minimum:"-500" maximum:"500" required:"true" doc:"metres from the plot's south-west corner"`
+	Y       float64 `query:"y" minimum:"-500" maximum:"500" required:"true"`
+	Without string  `query:"without" maxLength:"200" doc:"a tree that is thought away: the one that is to stand there"`
+}
+
 func (s *server) registerYardLight(api huma.API) {
 	op(api, http.MethodGet, "/api/orchards/{slug}/light", "get-yard-light", "The yard in light over the growing season", func(ctx context.Context, in *DayInput) (*struct{ Body *YardLightBody }, error) {
 		p, _, err := s.planned(ctx, in.Slug, in.Day)
@@ -67,6 +75,14 @@ func (s *server) registerYardLight(api huma.API) {
 		}
 		out, err := s.yardLight(ctx, p)
 		return &struct{ Body *YardLightBody }{out}, err
+	})
+	op(api, http.MethodGet, "/api/orchards/{slug}/light/spot", "get-spot-light", "The sun on a spot of the plot, before planting too", func(ctx context.Context, in *SpotInput) (*struct{ Body *SpotLightBody }, error) {
+		p, _, err := s.planned(ctx, in.Slug, in.Day)
+		if err != nil {
+			return nil, err
+		}
+		out, err := s.spotLight(ctx, p, in.X, in.Y, in.Without)
+		return &struct{ Body *SpotLightBody }{out}, err
 	})
 }
 
@@ -80,21 +96,10 @@ const (
 )
 
 func (s *server) yardLight(ctx context.Context, p *Planned) (*YardLightBody, error) {
-	day := p.Shown.Shown
-	maps := map[string]*limb.Map{}
-	for i := range p.Yard.Trees {
-		kept, err := s.Store.MapAsOf(ctx, p.Yard.Trees[i].ID, day)
-		if errors.Is(err, store.ErrNotFound) {
-			continue
-		}
-		if err != nil {
-			return nil, err
-		}
-		if m, err := limb.Check(kept.Doc); err == nil {
-			maps[p.Yard.Trees[i].ID] = m
-		}
+	y, err := s.yardStanding(ctx, p, "")
+	if err != nil {
+		return nil, err
 	}
-	y := p.Contents.YardLight(p.Yard.Trees, maps, day)
 	out := &YardLightBody{Trees: []TreeLightBody{}, Beds: []BedLightBody{}, Keep: light.KeepLight}
 	lat := p.Yard.Place.Site.Lat
 	out.ground(p, y)
@@ -123,6 +128,56 @@ func (s *server) yardLight(ctx context.Context, p *Planned) (*YardLightBody, err
 	}
 	out.trees(p, y, y.Shader.Shade(lat, light.Coarse), y.Shader.Caps(lat, light.Coarse, y.Heights, light.KeepLight))
 	return out, nil
+}
+
+// yardStanding is what light meets in the yard on the day shown, one tree left out.
+func (s *server) yardStanding(ctx context.Context, p *Planned, without string) (*store.YardLight, error) {
+	day := p.Shown.Shown
+	maps, trees := map[string]*limb.Map{}, make([]year.Tree, 0, len(p.Yard.Trees))
+	for i := range p.Yard.Trees {
+		t := p.Yard.Trees[i]
+		if t.ID == without {
+			continue
+		}
+		trees = append(trees, t)
+		kept, err := s.Store.MapAsOf(ctx, t.ID, day)
+		if errors.Is(err, store.ErrNotFound) {
+			continue
+		}
+		if err != nil {
+			return nil, err
+		}
+		if m, err := limb.Check(kept.Doc); err == nil {
+			maps[t.ID] = m
+		}
+	}
+	return p.Contents.YardLight(trees, maps, day), nil
+}
+
+// SpotLightBody is the sun on a spot of the plot, before anything is planted there.
+type SpotLightBody struct {
+	X     float64 `json:"x"`
+	Y     float64 `json:"y"`
+	Hours float64 `json:"sun_hours" doc:"a day over the growing season, at 1 m above the ground"`
+	Means string  `json:"means" doc:"for form, distance and crop"`
+}
+
+// spotLight is the sun on a spot: the mean of its middle and half a metre to each side, where a young crown will stand.
+func (s *server) spotLight(ctx context.Context, p *Planned, x, yy float64, without string) (*SpotLightBody, error) {
+	y, err := s.yardStanding(ctx, p, without)
+	if err != nil {
+		return nil, err
+	}
+	var at []limb.Vec
+	for _, d := range [][2]float64{{0, 0}, {spotM, 0}, {-spotM, 0}, {0, spotM}, {0, -spotM}} {
+		at = append(at, y.At(x+d[0], yy+d[1], spotCM))
+	}
+	sum := 0.0
+	for _, h := range y.Grid.SunHours(at, p.Yard.Place.Site.Lat, light.Coarse) {
+		sum += h
+	}
+	hours := sum / float64(len(at))
+	return &SpotLightBody{X: x, Y: yy, Hours: round1(hours), Means: p.Speaker.SunMeans(hours)}, nil
 }
 
 // ground is the plot's rectangle in spots: its outline, else the trees and some room.

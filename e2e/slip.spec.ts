@@ -136,6 +136,9 @@ test('the yard in light: hours on the plan, who shades whom, and the height a ne
   await expect(list.getByText(/to C1/).first()).toBeVisible();
   await list.getByRole('button', { name: /^B1/ }).click();
   await expect(list.getByText(/at most [\d.]+ m for the light of B2/)).toBeVisible();
+  await list.getByLabel('From the west').fill('15');
+  await list.getByLabel('From the south').fill('3.2');
+  await expect(list.getByText(/too little sun for most fruit/)).toBeVisible(); // the tool shed
   await fits(page);
   await accessible(page);
 });

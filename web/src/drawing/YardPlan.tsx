@@ -27,6 +27,9 @@ interface Props {
   /** The yard in light instead of its work; with the tree asked about by pointer. */
   light?: Schemas['YardLightBody'] | undefined;
   onHover?: ((id: string) => void) | undefined;
+  /** A spot whose sun is asked for, and what asks for it. */
+  spot?: { x: number; y: number } | null | undefined;
+  onSpot?: ((x: number, y: number) => void) | undefined;
   asked?: string | undefined;
 }
 
@@ -52,7 +55,20 @@ export function extentOf(orchard: Orchard, trees: { x: number; y: number; spread
 }
 
 /** The plan of the plot to scale: every tree with its crown, year ring and height staff. */
-export function YardPlan({ orchard, plan, units, selected, onSelect, ghost, onGhost, light, onHover, asked }: Props) {
+export function YardPlan({
+  orchard,
+  plan,
+  units,
+  selected,
+  onSelect,
+  ghost,
+  onGhost,
+  light,
+  onHover,
+  spot: sunAt,
+  onSpot,
+  asked,
+}: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(700);
   const svg = useRef<SVGSVGElement>(null);
   const e = extentOf(orchard, plan.trees);
@@ -63,11 +79,11 @@ export function YardPlan({ orchard, plan, units, selected, onSelect, ghost, onGh
   const Y = (m: number) => pad + (e.y1 - m) * s;
   const ring = width < 500 ? Math.min(20, Math.max(11, s * 0.5)) : Math.min(24, Math.max(14, s * 0.48));
 
-  const spot = (p: PointerEvent) => {
+  const spot = (p: PointerEvent, tell = onGhost) => {
     const box = svg.current?.getBoundingClientRect();
-    if (!box || !onGhost) return;
+    if (!box || !tell) return;
     const round = (v: number) => Math.round(v * 10) / 10;
-    onGhost(round((p.clientX - box.left - pad) / s + e.x0), round(e.y1 - (p.clientY - box.top - pad) / s));
+    tell(round((p.clientX - box.left - pad) / s + e.x0), round(e.y1 - (p.clientY - box.top - pad) / s));
   };
   const nudge = (k: KeyboardEvent) => {
     const by: Record<string, [number, number]> = {
@@ -94,7 +110,10 @@ export function YardPlan({ orchard, plan, units, selected, onSelect, ghost, onGh
         role="group"
         aria-label={`Plan of ${orchard.name}`}
         onPointerDown={(p) => {
-          if (!placing) return;
+          if (!placing) {
+            if (onSpot && p.target instanceof Element && !p.target.closest('[role="button"]')) spot(p, onSpot);
+            return;
+          }
           p.currentTarget.setPointerCapture(p.pointerId);
           spot(p);
         }}
@@ -178,6 +197,15 @@ export function YardPlan({ orchard, plan, units, selected, onSelect, ghost, onGh
             onHover={onHover}
           />
         ))}
+        {sunAt && (
+          <path
+            d={`M${String(X(sunAt.x) - 9)} ${String(Y(sunAt.y))}h18M${String(X(sunAt.x))} ${String(Y(sunAt.y) - 9)}v18`}
+            stroke="var(--ink)"
+            strokeWidth={2.4}
+            aria-hidden="true"
+            pointerEvents="none"
+          />
+        )}
         <ScaleBar x={X(e.x1)} y={Y(e.y0) + 20} s={s} units={units} />
         <NorthMark x={X(e.x1) - 20} y={Y(e.y1) + 26} north={orchard.plot.north_deg} />
       </svg>

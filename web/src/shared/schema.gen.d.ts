@@ -248,6 +248,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orchards/{slug}/light/spot": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The sun on a spot of the plot, before planting too */
+        get: operations["get-spot-light"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/orchards/{slug}/own-tasks": {
         parameters: {
             query?: never;
@@ -2810,6 +2827,19 @@ export interface components {
             title: string;
             where: string;
         };
+        SpotLightBody: {
+            /** @description for form, distance and crop */
+            means: string;
+            /**
+             * Format: double
+             * @description a day over the growing season, at 1 m above the ground
+             */
+            sun_hours: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
         SpurCount: {
             /** Format: double */
             count: number;
@@ -4050,6 +4080,45 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["YardLightBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-spot-light": {
+        parameters: {
+            query: {
+                /** @description YYYY-MM-DD; absent: today */
+                day?: string;
+                /** @description metres from the plot's south-west corner */
+                x: number;
+                y: number;
+                /** @description a tree that is thought away: the one that is to stand there */
+                without?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpotLightBody"];
                 };
             };
             /** @description Error */

@@ -1,16 +1,57 @@
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
 import { percentOf } from '../drawing/LightLayer';
 import type { Schemas } from '../shared/api';
 import { useHere } from '../shared/orchard';
-import { percent, say } from '../shared/units';
+import { percent, read, say, show, unitOf, type Units } from '../shared/units';
+import { SpotSun } from './SpotSun';
+
+/** A place on the plot, metres from its south-west corner. */
+export interface Spot {
+  x: number;
+  y: number;
+}
 
 interface Props {
   light: Schemas['YardLightBody'];
+  day: string;
   asked: string;
   onAsk: (id: string) => void;
+  spot: Spot | null;
+  onSpot: (s: Spot) => void;
+}
+
+/** Where the sun is asked for: pressed on the plan, or its distances typed. */
+function SpotFields({ units, spot, onSpot }: { units: Units; spot: Spot | null; onSpot: (s: Spot) => void }) {
+  const [typed, setTyped] = useState<Partial<Record<'x' | 'y', string>>>({});
+  const at = spot ?? { x: 0, y: 0 };
+  const field = (k: 'x' | 'y', label: string) => (
+    <TextField
+      label={label}
+      size="small"
+      value={typed[k] ?? (spot ? show(spot[k], 'm', units) : '')}
+      onChange={(e) => {
+        setTyped({ ...typed, [k]: e.target.value });
+        const v = read(e.target.value, 'm', units);
+        if (v !== undefined && Math.abs(v) <= 500) onSpot({ ...at, [k]: v });
+      }}
+      onBlur={() => setTyped({})}
+      helperText={unitOf('m', units)}
+    />
+  );
+  return (
+    <div role="group" aria-label="A spot of the plot">
+      <p className="sm q">Press on open ground for the sun there, or type its distances.</p>
+      <div className="pair">
+        {field('x', 'From the west')}
+        {field('y', 'From the south')}
+      </div>
+    </div>
+  );
 }
 
 /** Who shades whom as a list: each tree's sun, what takes its light, and how high it may stand for its neighbours. */
-export function LightPanel({ light, asked, onAsk }: Props) {
+export function LightPanel({ light, day, asked, onAsk, spot, onSpot }: Props) {
   const { units } = useHere();
   const list = [...light.trees].sort((a, b) => a.sun_hours - b.sun_hours);
   return (
@@ -21,6 +62,8 @@ export function LightPanel({ light, asked, onAsk }: Props) {
         stand. Numbers on the plan are hours; the darker, the fewer. Beside a staff: the height up to which the tree
         leaves its neighbours their light.
       </p>
+      <SpotFields units={units} spot={spot} onSpot={onSpot} />
+      {spot && <SpotSun x={spot.x} y={spot.y} day={day} />}
       <ul className="bare lightlist">
         {list.map((t) => (
           <li key={t.id}>

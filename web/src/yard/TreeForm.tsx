@@ -10,6 +10,7 @@ import { useRemoveTree, useSaveTree } from '../shared/queries';
 import { between } from '../shared/day';
 import { useHere } from '../shared/orchard';
 import { OwnChoices } from './OwnChoices';
+import { SpotSun } from './SpotSun';
 import { useShown } from '../shared/shown';
 import { Trouble, Warnings } from '../shared/Trouble';
 import { read, say, show, unitOf, type Quantity } from '../shared/units';
@@ -178,6 +179,7 @@ export function TreeForm({ tree, onChange, onDone }: Props) {
         />
         {text('code', 'Label on its stake')}
       </div>
+      {orchard.site && <SpotSun x={tree.x} y={tree.y} {...(tree.id && { without: tree.id })} />}
       {select(
         'form',
         'Form',

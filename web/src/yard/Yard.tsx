@@ -10,7 +10,7 @@ import { count, say, type Units } from '../shared/units';
 import { drawnMarks, markOf } from '../drawing/marks';
 import { extentOf, YardPlan } from '../drawing/YardPlan';
 import { Docket } from './Docket';
-import { LightPanel } from './LightPanel';
+import { LightPanel, type Spot } from './LightPanel';
 import { LogPanel, type Job } from './LogPanel';
 import { newTree, TreeForm } from './TreeForm';
 import { MarkSwatch, TreePanel } from './TreePanel';
@@ -28,6 +28,7 @@ export default function Yard() {
   const lit = params.get('layer') === 'light';
   const light = useYardLight(orchard.slug, settled, lit && plan !== undefined);
   const [hover, setHover] = useState('');
+  const [spot, setSpot] = useState<Spot | null>(null);
   const layer = (on: boolean) =>
     setParams(
       (p) => {
@@ -111,7 +112,16 @@ export default function Yard() {
       />
     );
   } else if (lit && light.data) {
-    side = <LightPanel light={light.data} asked={hover || selected} onAsk={select} />;
+    side = (
+      <LightPanel
+        light={light.data}
+        day={settled}
+        asked={hover || selected}
+        onAsk={select}
+        spot={spot}
+        onSpot={setSpot}
+      />
+    );
   } else if (lit) {
     side = light.error ? <Trouble error={light.error} /> : <p className="q">Letting the sun go round the yard.</p>;
   } else if (selected) {
@@ -151,6 +161,8 @@ export default function Yard() {
             light={lit ? light.data : undefined}
             asked={hover || selected}
             onHover={lit ? setHover : undefined}
+            spot={lit ? spot : null}
+            onSpot={lit ? (x, y) => setSpot({ x, y }) : undefined}
             orchard={orchard}
             plan={plan}
             units={units}

@@ -1,6 +1,8 @@
 package api
 
 import (
+	"sync"
+
 	"context"
 	"errors"
 	"math"
@@ -8,6 +10,7 @@ import (
 	"vertumna/core/almanac"
 	"vertumna/core/find"
 	"vertumna/core/growth"
+	"vertumna/core/light"
 	"vertumna/core/limb"
 	"vertumna/core/pomology"
 	"vertumna/core/year"
@@ -17,18 +20,20 @@ import (
 
 // standing is a tree with all that its bench is made from.
 type standing struct {
-	contents *store.Contents
-	tree     *store.Tree
-	core     year.Tree
-	yard     []year.Tree
-	school   pomology.Resolved
-	options  find.Options
-	speaker  words.Speaker
-	day      almanac.Day
-	south    bool
-	light    limb.Light // of the map drawn
-	ahead    int        // winters on
-	after    *limb.Map  // the tree with its slip made, that many winters on; nil: uncut
+	contents  *store.Contents
+	tree      *store.Tree
+	core      year.Tree
+	yard      []year.Tree
+	school    pomology.Resolved
+	options   find.Options
+	speaker   words.Speaker
+	day       almanac.Day
+	south     bool
+	light     limb.Light     // of the map drawn
+	round     *light.Outside // what stands round it lets through, once asked for
+	roundOnce sync.Once
+	ahead     int       // winters on
+	after     *limb.Map // the tree with its slip made, that many winters on; nil: uncut
 }
 
 // stand gathers what a tree's bench is made from on a day; NoDay is today.

@@ -10,6 +10,7 @@ import (
 	"vertumna/core/limb"
 	"vertumna/core/pomology"
 	"vertumna/core/training"
+	"vertumna/core/year"
 	"vertumna/words"
 )
 
@@ -375,6 +376,9 @@ func (p *slipMade) schoolSays() []ChoiceBody {
 	keys := slipChoices
 	if p.core.Kind.Group == pomology.Stone {
 		keys = append(slices.Clone(keys), "stone_cut")
+	}
+	if p.aim() == year.Restore {
+		keys = append(slices.Clone(keys), "restoration")
 	}
 	for _, k := range keys {
 		if c, v, err := pomology.Find(k, p.school.Value(k)); err == nil {

@@ -11,6 +11,7 @@ import (
 	"vertumna/core/cut"
 	"vertumna/core/growth"
 	"vertumna/core/limb"
+	"vertumna/core/year"
 )
 
 // SlipYearsInput asks for several years of slips.
@@ -60,6 +61,10 @@ type YearBody struct {
 type SlipYearsBody struct {
 	Years   []YearBody  `json:"years" nullable:"false"`
 	Course  string      `json:"course" doc:"how the years are parted between winter and summer"`
+	Choice  string      `json:"choice" doc:"of the school: how a tall tree is brought down by it"`
+	Follows bool        `json:"follows" doc:"the tree's slips follow this course"`
+	Restore bool        `json:"restore" doc:"the tree's aim is to be restored: its slips follow a course"`
+	Needs   string      `json:"needs,omitempty" doc:"at which yearly limit the tree would come to reach; absent where the chosen one brings it there"`
 	ReachCM float64     `json:"reach_cm"`
 	Cannot  []string    `json:"cannot" nullable:"false" doc:"limbs that do not come to reach in these years, and why"`
 	Replace ReplaceBody `json:"replace"`
@@ -205,12 +210,14 @@ func (p *slipMade) years(n int) (*SlipYearsBody, error) {
 		tree.Map, o.Used, o.BigUsed = asDormant(tree.Map), 0, 0
 	}
 	reading := p.reading()
-	rows, end, course, err := cut.Restore(tree, cut.Years{N: n, Options: o, Reading: reading, LightOf: p.lightOf, StopEarly: true, HeightFirst: true})
+	made, err := cut.Restore(tree, cut.Years{N: n, Options: o, Reading: reading, LightOf: p.lightAhead, StopEarly: true, HeightFirst: true})
 	if err != nil {
 		return nil, err
 	}
-	out := &SlipYearsBody{Years: []YearBody{}, ReachCM: math.Round(reading.Options.ReachCM), Cannot: []string{}, Weak: forecastWeak, Course: p.speaker.Course(course)}
-	for k, r := range rows {
+	out := &SlipYearsBody{Years: []YearBody{}, ReachCM: math.Round(reading.Options.ReachCM), Weak: forecastWeak, Course: p.speaker.Course(made.Course), Needs: p.speaker.Needs(made), Choice: string(made.Course),
+		Restore: p.aim() == year.Restore, Follows: p.aim() == year.Restore && p.school.Is("restoration", string(made.Course)),
+	}
+	for k, r := range made.Rows {
 		y := YearBody{
 			Year: p.firstYear() + k, Winter: p.told(r.Dormant), Summer: []string{}, Account: round4(r.Account), Before: round1(r.HeightBefore), After: round1(r.HeightAfter),
 			Buds: math.Round(r.FlowerBuds), Minutes: math.Round(r.Minutes), Findings: len(r.Dormant.Findings), Waits: len(r.Last().Carried), Kilos: math.Round(cut.CropKG(p.m, r.FlowerBuds)),
@@ -220,9 +227,7 @@ func (p *slipMade) years(n int) (*SlipYearsBody, error) {
 		}
 		out.Years = append(out.Years, y)
 	}
-	for _, c := range cut.StillAbove(rows, end.Map, reading.Options.ReachCM) {
-		out.Cannot = append(out.Cannot, c.Limb+": "+p.speaker.StillAbove(c))
-	}
+	out.Cannot = p.speaker.StillAbove(made.Above)
 	out.Replace = p.replace(out.Years)
 	return out, nil
 }

@@ -114,8 +114,11 @@ test('why not this limb, the two working orders, the seasons side by side, and t
   await expect(table.getByRole('columnheader', { name: 'Not cut' })).toBeVisible({ timeout: 20_000 });
   await accessible(page);
   await slip(page).getByRole('button', { name: 'Over four years' }).click();
-  await expect(page.getByRole('heading', { name: 'Or replace it' })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole('heading', { name: 'Or replace it' })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('than the stop line lets go')).toBeVisible();
   await accessible(page);
+  await page.getByRole('button', { name: 'Let this tree’s slips follow it' }).click();
+  await expect(page.getByText('The slips of this tree follow this course.')).toBeVisible({ timeout: 30_000 });
 
   await slip(page).getByRole('button', { name: 'Summer', exact: true }).click();
   await expect(slip(page).getByText(/^A forecast/)).toBeVisible();

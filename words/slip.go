@@ -305,13 +305,63 @@ func (s Speaker) StepTitle(c cut.Candidate) string {
 	return fmt.Sprintf(stepTitles[c.Kind], c.Limb)
 }
 
-// StillAbove says why a limb does not come to reach.
-func (s Speaker) StillAbove(a cut.Above) string {
-	over := s.Amount(math.Round(a.CM), "cm") + " above reach: "
-	if a.Why == cut.GrewBack {
-		return over + "it is cut each year and grows back past the line."
+// StillAbove says which limbs the years do not bring to reach, those with one reason together, and why.
+func (s Speaker) StillAbove(above []cut.Above) []string {
+	out := []string{}
+	var reasons []cut.Why
+	by := map[cut.Why][]cut.Above{}
+	for _, a := range above {
+		if by[a.Why] == nil {
+			reasons = append(reasons, a.Why)
+		}
+		by[a.Why] = append(by[a.Why], a)
 	}
-	return over + s.Why(cut.Carried{Why: a.Why, CM: a.Now}, true) + "."
+	for _, why := range reasons {
+		limbs := by[why]
+		most := limbs[0]
+		var ids []string
+		for _, a := range limbs {
+			if a.CM > most.CM {
+				most = a
+			}
+			if len(ids) < mostNamed {
+				ids = append(ids, a.Limb)
+			}
+		}
+		told, over := list(ids), s.Amount(math.Round(most.CM), "cm")+" above reach"
+		if more := len(limbs) - len(ids); more > 0 {
+			told = strings.Join(ids, ", ") + fmt.Sprintf(" and %d more", more)
+		}
+		if len(limbs) > 1 {
+			over = "up to " + over
+		}
+		out = append(out, told+", "+over+": "+s.whyAbove(most)+".")
+	}
+	return out
+}
+
+// mostNamed limbs are named one by one.
+const mostNamed = 4
+
+func (s Speaker) whyAbove(a cut.Above) string {
+	switch a.Why {
+	case cut.GrewBack:
+		return "cut each year, and grows back past the line"
+	case cut.Outgrows:
+		return fmt.Sprintf("more of the crown grows above reach in a year (%s) than the stop line lets go (%s)", s.Amount(a.Grows, "share"), s.Amount(a.Limit, "share"))
+	}
+	return s.Why(cut.Carried{Why: a.Why, CM: a.Now}, true)
+}
+
+// Needs says at which limit a tree would come to reach, where the chosen one does not bring it there.
+func (s Speaker) Needs(r cut.Restoration) string {
+	switch {
+	case len(r.Above) == 0:
+		return ""
+	case r.Needs == "":
+		return "No yearly limit up to 33 % brings it to reach in these years: give it more of them, a ladder, or a tree on a weaker root in its place."
+	}
+	return fmt.Sprintf("With a stop line of %s it would come to reach in year %d.", s.Amount(r.Needs.Share(), "share"), r.NeedsYears)
 }
 
 // Replace sets keeping a tree against replacing it.

@@ -28,7 +28,7 @@ func (j *Judge) TopBud(c limb.CutAt) (TopBud, bool) {
 	}
 	best, ok := limb.Node{At: math.Inf(-1)}, false
 	for ring := range j.m.Axes[i].Rings {
-		for _, n := range j.m.Nodes(i, ring, j.light) {
+		for _, n := range j.nodes(i, ring) {
 			if n.N > 0 && n.At <= c.AtCM && n.At > best.At {
 				best, ok = n, true
 			}

@@ -114,10 +114,11 @@ type Judge struct {
 	within   float64 // fruit buds of the tree within reach
 
 	harvested bool
-	fruit     [][]limb.Piece // the fruit buds of each limb
-	bears     []reachBuds    // those of each limb and all it carries
-	liveTop   []float64      // highest live wood of each limb and all it carries, cm
-	rise      [][]float64    // by limb: the highest point up to every second cm from its base, once asked
+	fruit     [][]limb.Piece  // the fruit buds of each limb
+	bears     []reachBuds     // those of each limb and all it carries
+	liveTop   []float64       // highest live wood of each limb and all it carries, cm
+	byRing    [][][]limb.Node // by limb and ring, once asked
+	rise      [][]float64     // by limb: the highest point up to every second cm from its base, once asked
 }
 
 // NewJudge prepares a tree. Light may be nil: unknown.
@@ -131,7 +132,7 @@ func NewJudge(m *limb.Map, light limb.Light, reading find.Reading) *Judge {
 	for i := range m.Axes {
 		j.fruit[i] = m.Pieces(i, light, nil)
 	}
-	j.bears, j.liveTop, j.rise = make([]reachBuds, m.Len()), make([]float64, m.Len()), make([][]float64, m.Len())
+	j.bears, j.liveTop, j.rise, j.byRing = make([]reachBuds, m.Len()), make([]float64, m.Len()), make([][]float64, m.Len()), make([][][]limb.Node, m.Len())
 	for i := m.Len() - 1; i >= 0; i-- { // children first
 		w, a := j.buds(i, 0)
 		j.within += w

@@ -291,6 +291,7 @@ func TestProtectedAndTiedLimbsAreNeverCutNorTakenAlong(t *testing.T) {
 }
 
 func TestOverFourYearsATreeComesToReachOrThePlanSaysWhichLimbCannotAndWhy(t *testing.T) {
+	needed := 0
 	for _, l := range lawTrees(t) {
 		if l.m.Flat() {
 			continue // held by its wires
@@ -303,16 +304,28 @@ func TestOverFourYearsATreeComesToReachOrThePlanSaysWhichLimbCannotAndWhy(t *tes
 			tree := growth.Tree{Map: l.m, Latitude: 45, Given: l.light}
 			plain, plainEnd, err := cut.Over(tree, y)
 			require.NoError(t, err)
-			rows, end, _, err := cut.Restore(tree, y)
+			made, err := cut.Restore(tree, y)
 			require.NoError(t, err)
+			rows, end := made.Rows, made.End
 			for _, r := range append(plain, rows...) {
 				require.LessOrEqual(t, r.Account, level.Share()+1e-4, l.name)
 			}
 			require.LessOrEqual(t, math.Max(260, end.Map.Height()), math.Max(260, plainEnd.Map.Height())+1e-9, l.name)
 			told := map[string]bool{}
-			for _, a := range cut.StillAbove(rows, end.Map, 240) {
+			for _, a := range made.Above {
 				require.NotEmpty(t, a.Why, a.Limb)
 				told[a.Limb] = true
+				if a.Why == cut.Outgrows {
+					require.Greater(t, a.Grows, a.Limit, "%s: more grows above reach than may go", a.Limb)
+				}
+			}
+			if made.Needs != "" {
+				needed++
+				y.Options.Level = made.Needs
+				under, err := cut.Restore(tree, y)
+				require.NoError(t, err)
+				require.Empty(t, under.Above, "%s: under the limit it was said to need", l.name)
+				require.Greater(t, made.Needs.Share(), level.Share())
 			}
 			for i := range end.Map.Axes {
 				if end.Map.Top(i) <= 260 || end.Map.WhollyDead(i) {
@@ -326,6 +339,7 @@ func TestOverFourYearsATreeComesToReachOrThePlanSaysWhichLimbCannotAndWhy(t *tes
 			}
 		}
 	}
+	require.NotZero(t, needed, "some tree is told which limit would do")
 }
 
 func TestSoftFindingsLeaveWhatTheTopsNeed(t *testing.T) {

@@ -88,6 +88,8 @@ type Options struct {
 	Slack float64
 	// HeightFirst brings the tops before crossing and wrong ways: from the second year of a restoration.
 	HeightFirst bool
+	// TopsBefore brings them before crossing as well; with HeightFirst.
+	TopsBefore bool
 	// KeepForHeight holds back from steps 4 and 5 what bringing the tops to reach needs this year.
 	KeepForHeight bool
 

@@ -55,7 +55,7 @@ func (j *Judge) places(i int, q Question) []spot {
 	if at, ok := j.soundAt(i); ok {
 		add(spot{kind: limb.SoundWood, at: at, side: -1})
 	}
-	nodes := j.m.Nodes(i, len(a.Rings)-1, j.light)
+	nodes := j.nodes(i, len(a.Rings)-1)
 	third := -1
 	for k := range nodes {
 		n := &nodes[k]
@@ -97,6 +97,17 @@ func (j *Judge) places(i int, q Question) []spot {
 		add(spot{kind: limb.Notch, at: 0.5 * a.L, side: -1})
 	}
 	return out
+}
+
+// nodes are the buds of a limb's ring, worked out once. They are read only.
+func (j *Judge) nodes(i, ring int) []limb.Node {
+	if j.byRing[i] == nil {
+		j.byRing[i] = make([][]limb.Node, len(j.m.Axes[i].Rings))
+	}
+	if j.byRing[i][ring] == nil {
+		j.byRing[i][ring] = j.m.Nodes(i, ring, j.light)
+	}
+	return j.byRing[i][ring]
 }
 
 // soundAt is where sound wood starts below what was marked.
@@ -151,7 +162,7 @@ func (j *Judge) fruitBuds(i int, q Question) []spot {
 // lastSpur is the outermost spur of a ring up to a place, -1: none.
 func (j *Judge) lastSpur(i, ring int, upTo float64) float64 {
 	at := -1.0
-	for _, n := range j.m.Nodes(i, ring, j.light) {
+	for _, n := range j.nodes(i, ring) {
 		if n.Kind == limb.Spur && n.At <= upTo {
 			at = n.At
 		}

@@ -174,21 +174,27 @@ func (r *run) budsTaken() (within, above float64) {
 	return within, above
 }
 
+// endsAt is how far a limb stands after the chosen cuts and one more, cm; below 0: it is gone.
+func (r *run) endsAt(i int, more *made) float64 {
+	at := math.Min(r.p.m.Axes[i].L, r.at[i])
+	switch {
+	case more == nil || !takesAll(more.Kind):
+	case more.limbAt == i:
+		at = math.Min(at, more.AtCM)
+	case r.p.reaches(more.CutAt, more.limbAt, i, 0):
+		at = goneAt
+	}
+	return at
+}
+
 // stands is how far a limb stands after the chosen cuts and one more, cm (below 0: it is gone), and what part of the spurs
 // at a place is thinned out.
 func (r *run) stands(i int, more *made) (at float64, thinned func(s float64) float64) {
-	at = math.Min(r.p.m.Axes[i].L, r.at[i])
 	thin := r.thin
-	switch {
-	case more == nil:
-	case more.Kind == limb.SpurThin:
+	if more != nil && more.Kind == limb.SpurThin {
 		thin = append(slices.Clone(thin), more)
-	case takesAll(more.Kind) && more.limbAt == i:
-		at = math.Min(at, more.AtCM)
-	case takesAll(more.Kind) && r.p.reaches(more.CutAt, more.limbAt, i, 0):
-		at = goneAt
 	}
-	return at, func(s float64) float64 {
+	return r.endsAt(i, more), func(s float64) float64 {
 		for _, c := range thin {
 			if c.limbAt == i && s >= c.AtCM && s < c.ToCM {
 				return c.Fraction
@@ -233,8 +239,7 @@ func (r *run) takesYoung(m *made, _ int) Why {
 	}
 	stay, takes := 0, false
 	for _, y := range r.p.young {
-		with, _ := r.stands(y.limb, m)
-		if with >= y.from+youngStandsCM {
+		if r.endsAt(y.limb, m) >= y.from+youngStandsCM {
 			stay++
 			continue
 		}
@@ -288,11 +293,29 @@ func (r *run) heldForHeight(m *made, finding int) Why {
 	if !r.keep || f.Step != 4 && f.Step != 5 || f.Severity >= softSeverity || m.exempt {
 		return ""
 	}
-	left, need := r.level-r.used, r.topsNeed(nil)
+	if r.needs == nil {
+		r.needs = new(r.topsNeed(nil))
+	}
+	left, need := r.level-r.used, *r.needs
 	cost, after := r.cost(m), r.topsNeed(m)
 	holds := need > 0 && left-cost < after-1e-9 && need-after < cost-1e-9
 	r.held = r.held || holds
 	return when(holds, KeptForHeight)
+}
+
+// stageNeed is what the best part of the way costs that this year's account can pay, for a top that it cannot bring to reach.
+func (r *run) stageNeed(k int, with *made) float64 {
+	for _, s := range r.stagesOf(k) {
+		cost := r.net(s.option) * (1 - r.p.o.Used)
+		switch {
+		case cost > r.level-r.p.o.Used:
+		case with != nil && r.p.inside(s.CutAt, with.CutAt, s.limbAt, with.limbAt): // that cut does as much
+			return 0
+		default:
+			return cost
+		}
+	}
+	return 0
 }
 
 // lowers are the cuts that bring a top to reach.
@@ -342,8 +365,12 @@ func (r *run) topsNeed(with *made) float64 {
 		if best < 0 {
 			continue
 		}
-		need += best * (1 - r.p.o.Used)
-		mark(does)
+		if cost := best * (1 - r.p.o.Used); cost <= r.level-r.p.o.Used {
+			need += cost
+			mark(does)
+		} else {
+			need += r.stageNeed(k, with)
+		}
 	}
 	return need
 }

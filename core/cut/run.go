@@ -33,12 +33,14 @@ type run struct {
 	solved  []bool
 	why     []Carried // by finding: its first refusal
 	made    []*made
-	refused []refused        // by spot, of the step at work
-	count   int              // refusals so far
-	ready   map[int][]choice // weighed since the last cut, by finding
-	at      []float64        // by limb: where it ends after the chosen cuts, cm; gone for good below 0
-	thin    []*made          // spur thinnings among the chosen
-	flowers []float64        // left in each limb's subtree after the chosen cuts
+	refused []refused          // by spot, of the step at work
+	count   int                // refusals so far
+	ready   map[int][]choice   // weighed since the last cut, by finding
+	staged  map[int][]lowering // part of the way, worked out since the last cut, by finding
+	needs   *float64           // of the tops, worked out since the last cut
+	at      []float64          // by limb: where it ends after the chosen cuts, cm; gone for good below 0
+	thin    []*made            // spur thinnings among the chosen
+	flowers []float64          // left in each limb's subtree after the chosen cuts
 	used    float64
 	big     int
 	keep    bool // what the tops need is held back from soft findings
@@ -59,6 +61,7 @@ type spotKey struct {
 var (
 	byStep      = []int{1, 2, 3, 4, 5, 6, 7, 8, 9}
 	heightFirst = []int{1, 2, 3, 6, 4, 5, 7, 8, 9}
+	topsBefore  = []int{1, 2, 6, 3, 4, 5, 7, 8, 9}
 )
 
 const (
@@ -70,9 +73,12 @@ func newRun(p *Planner, level float64, keep bool) *run {
 	n := len(p.findings)
 	r := &run{
 		p: p, cap: level * p.o.part(), level: level, keep: keep, order: byStep, pos: map[int]int{}, open: make([]bool, n), solved: make([]bool, n), why: make([]Carried, n),
-		ready: map[int][]choice{}, used: p.o.Used, big: p.o.BigUsed,
+		ready: map[int][]choice{}, staged: map[int][]lowering{}, used: p.o.Used, big: p.o.BigUsed,
 	}
-	if p.o.HeightFirst {
+	switch {
+	case p.o.HeightFirst && p.o.TopsBefore:
+		r.order = topsBefore
+	case p.o.HeightFirst:
 		r.order = heightFirst
 	}
 	r.at = make([]float64, p.m.Len())
@@ -362,6 +368,8 @@ func (r *run) cost(m *made) float64 {
 
 func (r *run) accept(m *made) {
 	clear(r.ready)
+	clear(r.staged)
+	r.needs = nil
 	cost := r.cost(m)
 	r.used += cost
 	m.counted = cost

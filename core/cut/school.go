@@ -66,8 +66,8 @@ func (p *Planner) bySchoolsBud(cuts []Candidate, aim find.Aim) []Candidate {
 	return out
 }
 
-// ForSchool are the options of a slip under a school, for a tree of an aim and age. The account (Used, BigUsed) and
-// HeightFirst are the caller's.
+// ForSchool are the options of a slip under a school, for a tree of an aim and age. The account (Used, BigUsed, ZonesUsed) is
+// the caller's.
 func ForSchool(school pomology.Resolved, aim string, age int, season limb.Season) Options {
 	o := Options{
 		Level: LevelOf(school.LimitShare()), Slack: solvedWithin, KeepForHeight: true,
@@ -75,9 +75,13 @@ func ForSchool(school pomology.Resolved, aim string, age int, season limb.Season
 		LeaveLong: school.Is("side_shoots", "long"), StoneAnyTime: !school.Is("stone_cut", "dry-summer"),
 		CountAll: school.Is("counts", "all"), SproutsFree: school.Is("sprouts", "free"),
 	}
+	summerFirst := aim == "restore" && school.Is("restoration", string(SummerFirst))
 	if season != limb.Summer {
-		o.Part = dormantPart[aim]
+		if o.Part = dormantPart[aim]; summerFirst {
+			o.Part = nothing
+		}
 	}
+	o.HeightFirst, o.TopsBefore = aim == "restore", summerFirst
 	if school.Is("limit_scope", "per-zone") {
 		c := school.LimitShare()
 		o.Zones, o.Level = &[3]float64{c, c, topZone}, Third
@@ -85,7 +89,7 @@ func ForSchool(school pomology.Resolved, aim string, age int, season limb.Season
 	switch {
 	case school.Is("height_cut", "dormant-reduction"):
 		o.HeightCut = WhenDormant
-	case aim != "build" && aim != "restore":
+	case aim != "build" && aim != "restore" || summerFirst:
 		o.HeightCut = InSummer
 	}
 	switch school.Value("summer_pome") {

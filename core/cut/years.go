@@ -1,11 +1,16 @@
 package cut
 
 import (
+	"cmp"
+	"errors"
 	"fmt"
 	"math"
+	"slices"
+	"sync"
 
 	"vertumna/core/find"
 	"vertumna/core/growth"
+	"vertumna/core/light"
 	"vertumna/core/limb"
 )
 
@@ -25,46 +30,132 @@ type Years struct {
 // Course is how a restoration parts its years between winter and summer.
 type Course string
 
-// The courses: two thirds in winter and one in summer, or only sick wood in winter and the rest in summer, when a cut calms.
+// The courses, as the school names them: two thirds in winter and one in summer, or only sick wood in winter and the rest in
+// summer, when a cut calms.
 const (
-	WinterFirst Course = "winter-first"
+	WinterFirst Course = "two-thirds"
 	SummerFirst Course = "summer-first"
 )
 
-// Restore makes the slips of several years both ways and keeps the course that ends nearest to reach; where both reach it,
-// the one that leaves more flower buds. A winter cut of a strong top answers with growth that a yearly limit cannot catch up
-// with; summer first is slower to open the tree but keeps it down. Cost: twice that of Over, on two cores. Errors: those of
-// Over.
-func Restore(tree growth.Tree, y Years) ([]YearRow, growth.Tree, Course, error) {
-	type way struct {
-		rows []YearRow
-		end  growth.Tree
-		err  error
+// Restoration is a tree brought to reach over several years, as far as the yearly limit lets it.
+type Restoration struct {
+	Rows   []YearRow
+	End    growth.Tree
+	Course Course
+	Above  []Above // limbs that the years do not bring to reach, and why
+	// Needs is the lowest limit above the chosen one that brings every limb to reach, in NeedsYears years; "": none does, or
+	// none is needed.
+	Needs      Level
+	NeedsYears int
+
+	way way
+}
+
+// Restore makes the slips of several years in more than one way and keeps what ends nearest to reach; where several reach
+// it, what leaves the most flower buds. Winter first, or only summer cuts: a winter cut of a strong top answers with growth
+// that a yearly limit cannot catch up with; summer first is slower to open the tree but keeps it down. Where neither brings
+// it to reach, the tops come before what crosses as well; and where limbs still stay above, the way found is tried under
+// higher limits. Cost: on two cores that of Over, up to four times that for a tree that cannot be brought to reach. Errors:
+// those of Over.
+func Restore(tree growth.Tree, y Years) (Restoration, error) {
+	tried, err := eachWay(tree, y.courses())
+	if err != nil {
+		return Restoration{}, err
 	}
-	var winter, summer way
-	done := make(chan struct{})
-	go func() {
-		defer close(done)
-		winter.rows, winter.end, winter.err = Over(tree, y)
-	}()
-	calm := y
-	calm.Winter = nothing
-	calm.Options.HeightCut = InSummer
-	summer.rows, summer.end, summer.err = Over(tree, calm)
-	<-done
-	if winter.err != nil || y.NoSummer || y.Options.HeightCut == WhenDormant {
-		return winter.rows, winter.end, WinterFirst, winter.err
+	best := nearest(tried, y)
+	if len(best.Above) == 0 {
+		return best, nil
 	}
-	if summer.err != nil {
-		return nil, tree, SummerFirst, summer.err
+	var before []way
+	for _, w := range y.courses() {
+		w.years.Options.TopsBefore = true
+		before = append(before, w)
 	}
-	reach := y.Reading.Options.ReachCM
-	over := func(w way) float64 { return math.Max(0, w.end.Map.Height()-reach-aboveReachCM) }
-	buds := func(w way) float64 { return w.rows[len(w.rows)-1].FlowerBuds }
-	if a, b := over(winter), over(summer); a < b || a == b && buds(winter) >= buds(summer) {
-		return winter.rows, winter.end, WinterFirst, nil
+	more, err := eachWay(tree, before)
+	if err != nil {
+		return Restoration{}, err
 	}
-	return summer.rows, summer.end, SummerFirst, nil
+	best = nearest(append(tried, more...), y)
+	if len(best.Above) == 0 || y.Options.Zones != nil {
+		return best, nil
+	}
+	var higher []way
+	for _, l := range levels {
+		if l.Share > y.Options.share()+1e-9 && l.Level != Formation {
+			w := best.way
+			w.years.Options.Level = l.Level
+			higher = append(higher, w)
+		}
+	}
+	under, err := eachWay(tree, higher)
+	if err != nil {
+		return Restoration{}, err
+	}
+	for _, r := range under {
+		if r.Above = r.above(); len(r.Above) == 0 {
+			best.Needs, best.NeedsYears = r.way.years.Options.Level, r.reachedIn()
+			break
+		}
+	}
+	return best, nil
+}
+
+// way is one way to part a restoration.
+type way struct {
+	course Course
+	years  Years
+}
+
+func (y Years) courses() []way {
+	out := []way{{WinterFirst, y}}
+	if !y.NoSummer && y.Options.HeightCut != WhenDormant {
+		calm := y
+		calm.Winter, calm.Options.HeightCut = nothing, InSummer
+		out = append(out, way{SummerFirst, calm})
+	}
+	return out
+}
+
+func eachWay(tree growth.Tree, ways []way) ([]Restoration, error) {
+	tried, errs := make([]Restoration, len(ways)), make([]error, len(ways))
+	var wait sync.WaitGroup
+	for k, w := range ways {
+		wait.Go(func() {
+			r := Restoration{Course: w.course, way: w}
+			r.Rows, r.End, errs[k] = Over(tree, w.years)
+			tried[k] = r
+		})
+	}
+	wait.Wait()
+	return tried, errors.Join(errs...)
+}
+
+// nearest is what ends nearest to reach, with the limbs it leaves above.
+func nearest(tried []Restoration, y Years) Restoration {
+	over := func(r Restoration) float64 {
+		return math.Round(math.Max(0, r.End.Map.Height()-y.Reading.Options.ReachCM-aboveReachCM))
+	}
+	buds := func(r Restoration) float64 { return math.Round(r.Rows[len(r.Rows)-1].FlowerBuds) }
+	best := slices.MinFunc(tried, func(a, b Restoration) int {
+		return cmp.Or(cmp.Compare(over(a), over(b)), cmp.Compare(buds(b), buds(a)))
+	})
+	best.Above = best.above()
+	return best
+}
+
+func (r Restoration) reachCM() float64 { return r.way.years.Reading.Options.ReachCM }
+
+func (r Restoration) above() []Above {
+	return stillAbove(r.Rows, r.End.Map, r.reachCM(), r.way.years.Options.share())
+}
+
+// reachedIn is the year from whose end on the tree stands within reach.
+func (r Restoration) reachedIn() int {
+	n := len(r.Rows)
+	for n > 1 && r.Rows[n-2].HeightAfter <= r.reachCM()+aboveReachCM {
+		n--
+	}
+	return n
 }
 
 // YearRow is what a year of a restoration comes to.
@@ -72,6 +163,7 @@ type YearRow struct {
 	Dormant, Summer *Slip // Summer is nil without a summer slip
 	// Account is the crown taken in the tree year.
 	Account                   float64
+	AboveReach                float64 // of the crown, when the year's last slip was made
 	HeightBefore, HeightAfter float64
 	FlowerBuds                float64
 	Minutes                   float64
@@ -115,13 +207,13 @@ func Over(tree growth.Tree, y Years) ([]YearRow, growth.Tree, error) {
 			return nil, tree, fmt.Errorf("winter %d: %w", n+1, err)
 		}
 		row.Account = row.Dormant.Account
-		work := growth.Work{Dormant: row.Dormant.Made()}
+		work, last := growth.Work{Dormant: row.Dormant.Made()}, tree.Map
 		if !y.NoSummer {
 			work.Slip = func(day *limb.Map, light limb.Light) ([]growth.Cut, error) {
 				o := o
 				o.Part, o.Used, o.BigUsed = 1, row.Dormant.Account, row.Dormant.BigWounds
 				t := tree
-				t.Map = day
+				t.Map, last = day, day
 				s, err := y.slipInLight(t, o, y.light(day, light))
 				if err != nil {
 					return nil, err
@@ -134,6 +226,7 @@ func Over(tree growth.Tree, y Years) ([]YearRow, growth.Tree, error) {
 		if err != nil {
 			return nil, tree, fmt.Errorf("year %d: %w", n+1, err)
 		}
+		row.AboveReach = shareAbove(last, y.Reading.Options.ReachCM)
 		row.HeightAfter, row.FlowerBuds = next.Map.Height(), report.FlowerBuds
 		row.Minutes = row.Dormant.Minutes
 		if row.Summer != nil {
@@ -176,21 +269,45 @@ func (y Years) slipInLight(tree growth.Tree, o Options, light limb.Light) (*Slip
 	return p.Plan(), nil
 }
 
+// shareAbove is the part of a tree's leaf that stands above a height.
+func shareAbove(m *limb.Map, reachCM float64) float64 {
+	above, all := 0.0, 0.0
+	for _, l := range light.Lots(m) {
+		all += l.LeafM2
+		if l.At.Z > reachCM {
+			above += l.LeafM2
+		}
+	}
+	if all == 0 {
+		return 0
+	}
+	return above / all
+}
+
 // Above is a limb that the years do not bring to reach, and why.
 type Above struct {
-	Limb string
-	CM   float64 // above reach, with all it carries
-	Why  Why
-	Now  float64    // cm it was lowered by in the last year
-	Cut  *Candidate // the cut that was refused
+	Limb  string
+	CM    float64 // above reach, with all it carries
+	Why   Why
+	Now   float64    // cm it was lowered by in the last year
+	Cut   *Candidate // the cut that was refused
+	Grows float64    // of the crown that grew above reach by the last slip, where that is more than the limit
+	Limit float64    // of the crown, a year
 }
 
 // aboveReachCM: a top this little above reach counts as within it.
 const aboveReachCM = 20
 
-// StillAbove names the limbs that stand more than 20 cm above reach after the years, with what held them back in the last
+// GrewBack: it was cut to reach, and grew above it again. Outgrows: more of the crown grows above reach each year than the
+// limit lets go.
+const (
+	GrewBack Why = "grew-back"
+	Outgrows Why = "outgrows"
+)
+
+// stillAbove names the limbs that stand more than 20 cm above reach after the years, with what held them back in the last
 // slip.
-func StillAbove(rows []YearRow, end *limb.Map, reachCM float64) []Above {
+func stillAbove(rows []YearRow, end *limb.Map, reachCM, limit float64) []Above {
 	var out []Above
 	for i := range end.Axes {
 		over := end.Top(i) - reachCM
@@ -203,7 +320,7 @@ func StillAbove(rows []YearRow, end *limb.Map, reachCM float64) []Above {
 				over = math.Max(over, end.Top(k)-reachCM)
 			}
 		}
-		a := Above{Limb: end.Axes[i].ID, CM: over, Why: GrewBack}
+		a := Above{Limb: end.Axes[i].ID, CM: over, Why: GrewBack, Limit: limit}
 		if len(rows) > 0 {
 			last := rows[len(rows)-1]
 			for _, s := range []*Slip{last.Dormant, last.Summer} {
@@ -217,13 +334,25 @@ func StillAbove(rows []YearRow, end *limb.Map, reachCM float64) []Above {
 				}
 			}
 		}
+		a.outgrows(rows)
 		out = append(out, a)
 	}
 	return out
 }
 
-// GrewBack: it was cut to reach, and grew above it again.
-const GrewBack Why = "grew-back"
+// outgrows: the limit holds the limb back, and in the last years more grew above reach than it lets go.
+func (a *Above) outgrows(rows []YearRow) {
+	switch a.Why {
+	case OverToSummer, OverToWinter, Lowered, GrewBack:
+	default:
+		return
+	}
+	n := len(rows)
+	if n < 2 || rows[n-1].AboveReach <= a.Limit || rows[n-2].AboveReach <= a.Limit {
+		return
+	}
+	a.Why, a.Grows = Outgrows, rows[n-1].AboveReach
+}
 
 // NewTreeCrop is the part of a full crop that a new tree bears in its nth year: nothing in its first third, then rising
 // evenly (our estimate).

@@ -31,27 +31,70 @@ func CellOf(p limb.Vec) Cell {
 
 // Grid holds what stands in a yard: leaf, hedges, walls. Light is asked at cells wanted; others are not kept.
 type Grid struct {
-	leaf   map[Cell]float64 // m2 a m3, while it is filled
+	leaf   chunks           // m2 a m3, while it is filled
 	fixed  map[Cell]float64 // optical depth of a crossing, whatever its path: hedges and laths; +Inf: walls
 	wanted map[Cell]bool
+	base   *Standing
 }
+
+// Standing is what stands in a yard and does not change, to put trees into again and again.
+type Standing struct {
+	cells  []stood
+	lo, hi Cell
+}
+
+type stood struct {
+	Cell
+	leaf, fixed float64
+}
+
+// Settle makes what stands in a grid the base of others. What was asked for is not kept.
+func (g *Grid) Settle() *Standing {
+	s := &Standing{lo: Cell{math.MaxInt32, math.MaxInt32, math.MaxInt32}, hi: Cell{math.MinInt32, math.MinInt32, math.MinInt32}}
+	at := map[Cell]int{}
+	put := func(c Cell) *stood {
+		k, known := at[c]
+		if !known {
+			k = len(s.cells)
+			at[c] = k
+			s.cells = append(s.cells, stood{Cell: c})
+			s.lo, s.hi = least(s.lo, c), most(s.hi, c)
+		}
+		return &s.cells[k]
+	}
+	g.leaf.each(func(c Cell, d float64) { put(c).leaf = d })
+	for c, tau := range g.fixed {
+		put(c).fixed = tau
+	}
+	return s
+}
+
+// On is an empty grid in a yard that stands.
+func On(s *Standing) *Grid {
+	g := NewGrid()
+	g.base = s
+	return g
+}
+
+func least(a, b Cell) Cell { return Cell{min(a.X, b.X), min(a.Y, b.Y), min(a.Z, b.Z)} }
+func most(a, b Cell) Cell  { return Cell{max(a.X, b.X), max(a.Y, b.Y), max(a.Z, b.Z)} }
 
 // NewGrid is an empty yard.
 func NewGrid() *Grid {
-	return &Grid{leaf: map[Cell]float64{}, fixed: map[Cell]float64{}, wanted: map[Cell]bool{}}
+	return &Grid{fixed: map[Cell]float64{}, wanted: map[Cell]bool{}}
 }
 
 // Leaf adds leaf area to a cell, m2. What lies below ground is dropped.
 func (g *Grid) Leaf(c Cell, m2 float64) {
 	if c.Z >= 0 && m2 > 0 {
-		g.leaf[c] += m2 / (CellCM * CellCM * CellCM * 1e-6)
+		g.leaf.add(c, m2/(CellCM*CellCM*CellCM*1e-6))
 	}
 }
 
 // Density adds leaf density to a cell, m2 a m3.
 func (g *Grid) Density(c Cell, m2PerM3 float64) {
 	if c.Z >= 0 && m2PerM3 > 0 {
-		g.leaf[c] += m2PerM3
+		g.leaf.add(c, m2PerM3)
 	}
 }
 
@@ -77,7 +120,7 @@ type box struct {
 	lo         Cell
 	nx, ny, nz int
 	level      []uint16  // leaf density in steps; opaque
-	fixed      []float32 // extra optical depth, nil where there is none
+	fixed      []float32 // what hedges and laths let through half of a cell; 0: none stands there; nil: none anywhere
 	runs       []run     // cells that are not empty, or wanted
 	byPlane    [][]run   // runs by y
 }
@@ -90,13 +133,13 @@ func (b *box) at(c Cell) int { return ((c.Z-b.lo.Z)*b.ny+c.Y-b.lo.Y)*b.nx + c.X 
 func (g *Grid) box() *box {
 	b := &box{lo: Cell{math.MaxInt32, math.MaxInt32, math.MaxInt32}}
 	hi := Cell{math.MinInt32, math.MinInt32, math.MinInt32}
-	grow := func(c Cell) {
-		b.lo = Cell{min(b.lo.X, c.X), min(b.lo.Y, c.Y), min(b.lo.Z, c.Z)}
-		hi = Cell{max(hi.X, c.X), max(hi.Y, c.Y), max(hi.Z, c.Z)}
+	grow := func(c Cell) { b.lo, hi = least(b.lo, c), most(hi, c) }
+	var base []stood
+	if g.base != nil {
+		base = g.base.cells
+		b.lo, hi = g.base.lo, g.base.hi
 	}
-	for c := range g.leaf {
-		grow(c)
-	}
+	g.leaf.each(func(c Cell, _ float64) { grow(c) })
 	for c := range g.fixed {
 		grow(c)
 	}
@@ -109,20 +152,33 @@ func (g *Grid) box() *box {
 	b.nx, b.ny, b.nz = hi.X-b.lo.X+1, hi.Y-b.lo.Y+1, hi.Z-b.lo.Z+1
 	b.level = make([]uint16, b.nx*b.ny*b.nz)
 	used := make([]bool, len(b.level))
-	for c, d := range g.leaf {
-		b.level[b.at(c)] = uint16(math.Min(mostLeaf, math.Round(d/densityStep)))
-		used[b.at(c)] = true
-	}
-	for c, tau := range g.fixed {
-		used[b.at(c)] = true
+	put := func(c Cell, leaf, tau float64) {
+		at := b.at(c)
+		used[at] = true
 		if math.IsInf(tau, 1) {
-			b.level[b.at(c)] = opaque
-			continue
+			b.level[at] = opaque
+			return
 		}
-		if b.fixed == nil {
-			b.fixed = make([]float32, len(b.level))
+		b.level[at] = uint16(math.Min(mostLeaf, math.Round(leaf/densityStep)))
+		if tau > 0 {
+			if b.fixed == nil {
+				b.fixed = make([]float32, len(b.level))
+			}
+			b.fixed[at] = float32(math.Exp(-tau / 2))
 		}
-		b.fixed[b.at(c)] = float32(tau)
+	}
+	for i := range base {
+		put(base[i].Cell, base[i].leaf+g.leaf.get(base[i].Cell), math.Max(base[i].fixed, g.fixed[base[i].Cell]))
+	}
+	g.leaf.each(func(c Cell, d float64) {
+		if !used[b.at(c)] {
+			put(c, d, g.fixed[c])
+		}
+	})
+	for c, tau := range g.fixed {
+		if !used[b.at(c)] {
+			put(c, 0, tau)
+		}
 	}
 	for c := range g.wanted {
 		used[b.at(c)] = true

@@ -125,8 +125,7 @@ func (s *sweeper) cross(cell, ray int) {
 	l := s.b.level[cell]
 	t := s.t[ray]
 	if s.b.fixed != nil {
-		if tau := s.b.fixed[cell]; tau > 0 {
-			e := float32(math.Exp(-float64(tau) / 2))
+		if e := s.b.fixed[cell]; e > 0 {
 			s.acc[cell] += t * s.half[l] * e
 			s.t[ray] = t * s.through[l] * e * e
 			return

@@ -2789,11 +2789,19 @@ export interface components {
         SlipYearsBody: {
             /** @description limbs that do not come to reach in these years, and why */
             cannot: string[];
+            /** @description of the school: how a tall tree is brought down by it */
+            choice: string;
             /** @description how the years are parted between winter and summer */
             course: string;
+            /** @description the tree's slips follow this course */
+            follows: boolean;
+            /** @description at which yearly limit the tree would come to reach; absent where the chosen one brings it there */
+            needs?: string;
             /** Format: double */
             reach_cm: number;
             replace: components["schemas"]["ReplaceBody"];
+            /** @description the tree's aim is to be restored: its slips follow a course */
+            restore: boolean;
             weak: string;
             years: components["schemas"]["YearBody"][];
         };

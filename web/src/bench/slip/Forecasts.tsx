@@ -1,5 +1,7 @@
+import Button from '@mui/material/Button';
 import { Silhouette } from '../../drawing/Silhouette';
 import { useHere } from '../../shared/orchard';
+import { useSaveTree, useTrees } from '../../shared/queries';
 import { Trouble } from '../../shared/Trouble';
 import { percent, say } from '../../shared/units';
 import { useCompare, useYears, type Asking } from './queries';
@@ -79,13 +81,30 @@ export function Compare({ asking, bearing }: { asking: Asking; bearing: number }
 export function Years({ asking }: { asking: Asking }) {
   const { units } = useHere();
   const q = useYears(asking, true);
+  const save = useSaveTree(asking.slug);
+  const tree = useTrees(asking.slug).data?.find((t) => t.id === asking.id);
   if (q.error) return <Trouble error={q.error} />;
   if (!q.data) return <p className="sm q">Growing the tree year by year.</p>;
   const d = q.data;
   const height = (cm: number) => say(cm / 100, 'm', units);
   return (
     <section ref={come} className="years" aria-label="Over the years">
-      <p>{d.course}</p>
+      <p>
+        {d.course} {d.follows && <span className="q">The slips of this tree follow this course.</span>}
+        {!d.restore && <span className="q">Planned as if the aim were to restore it.</span>}
+      </p>
+      {d.restore && !d.follows && tree && (
+        <Button
+          size="small"
+          variant="outlined"
+          disabled={save.isPending}
+          onClick={() => save.mutate({ ...tree, own: { ...tree.own, restoration: d.choice } })}
+        >
+          Let this tree’s slips follow it
+        </Button>
+      )}
+      <Trouble error={save.error} />
+      <YearHeights years={d.years} reachCm={d.reach_cm} says={height} />
       <ol className="bare">
         {d.years.map((y) => (
           <li key={y.year}>
@@ -113,6 +132,7 @@ export function Years({ asking }: { asking: Asking }) {
               <li key={c}>{c}</li>
             ))}
           </ul>
+          {d.needs && <p>{d.needs}</p>}
         </>
       )}
       <h4>Or replace it</h4>
@@ -122,6 +142,78 @@ export function Years({ asking }: { asking: Asking }) {
       </p>
       <p className="sm q">{d.weak}</p>
     </section>
+  );
+}
+
+/** The height year by year, before the cuts and after the year's growth, against the reach line. */
+function YearHeights({
+  years,
+  reachCm,
+  says,
+}: {
+  years: readonly { year: number; height_before_cm: number; height_cm: number }[];
+  reachCm: number;
+  says: (cm: number) => string;
+}) {
+  const w = 324;
+  const high = 96;
+  const left = 8;
+  const most = Math.max(reachCm, ...years.flatMap((y) => [y.height_before_cm, y.height_cm])) * 1.25;
+  const y = (cm: number) => 8 + (1 - cm / most) * (high - 28);
+  const step = (w - 2 * left) / years.length;
+  const points = [years[0]?.height_before_cm ?? 0, ...years.map((r) => r.height_cm)];
+  const x = (k: number) => left + k * step;
+  return (
+    <svg
+      viewBox={`0 0 ${String(w)} ${String(high)}`}
+      width="100%"
+      style={{ maxWidth: 460, display: 'block' }}
+      role="img"
+      aria-label={`Height: ${points.map(says).join(', then ')}; reach ${says(reachCm)}`}
+    >
+      <path
+        d={`M${String(left)} ${String(y(reachCm))}H${String(w - left)}`}
+        stroke="var(--leaf)"
+        strokeWidth={1.8}
+        strokeDasharray="7 5"
+      />
+      <path
+        d={`M${points.map((cm, k) => `${x(k).toFixed(1)} ${y(cm).toFixed(1)}`).join('L')}`}
+        fill="none"
+        stroke="var(--wood-old)"
+        strokeWidth={2}
+      />
+      {points.map((cm, k) => (
+        <g key={k}>
+          <circle
+            cx={x(k)}
+            cy={y(cm)}
+            r={3.4}
+            fill={cm > reachCm + 20 ? 'var(--ground)' : 'var(--wood-old)'}
+            stroke="var(--wood-old)"
+            strokeWidth={1.6}
+          />
+          <text
+            x={x(k)}
+            y={y(cm) - 7}
+            fontSize={11}
+            textAnchor={k === 0 ? 'start' : k === points.length - 1 ? 'end' : 'middle'}
+            className="halo"
+          >
+            {says(cm)}
+          </text>
+          <text
+            x={x(k)}
+            y={high - 4}
+            fontSize={11}
+            fill="var(--quiet)"
+            textAnchor={k === 0 ? 'start' : k === points.length - 1 ? 'end' : 'middle'}
+          >
+            {k === 0 ? 'now' : years[k - 1]?.year}
+          </text>
+        </g>
+      ))}
+    </svg>
   );
 }
 

@@ -222,7 +222,7 @@ func (p *slipMade) step(c *cut.Step, letters map[cut.Key]string) StepBody {
 	w := p.speaker.Step(c, at, p.topBud(c.CutAt), tool, has, p.openWeeks())
 	out := StepBody{
 		Step: c.Step, State: "proposed", Moved: c.Moved, Findings: []cut.Key{}, Letters: []string{}, Names: []string{}, Aim: c.Aim, Cut: c.CutAt,
-		Place: [3]float64{round1(at.X), round1(at.Y), round1(at.Z)}, DMM: c.DMM, Share: round4(c.Net), Counted: round4(c.Counted), Minutes: round1(c.Minutes),
+		Place: [3]float64{round1(at.X), round1(at.Y), round1(at.Z)}, DMM: c.DMM, Share: round4(c.Takes), Counted: round4(c.Counted), Minutes: round1(c.Minutes),
 		Buds: round1(c.BudsWithin), GainCM: round1(c.GainCM), Title: w.Title, Where: w.Where, How: w.How, Bud: w.Bud, Cost: w.Cost, Price: w.Price,
 		Cautions: append([]string{}, w.Cautions...), Runners: []SpotBody{},
 		Forever: c.Forever(),
@@ -307,7 +307,7 @@ func (p *slipMade) gauge() GaugeBody {
 		g.Winter, g.Summer = round4(p.plan.Account.Dormant), round4(p.plan.Account.Summer)
 	}
 	for _, c := range s.Cuts {
-		g.Free += c.Net
+		g.Free += c.Takes
 	}
 	g.Free = round4(math.Max(0, g.Free-s.Share))
 	g.Left = round4(math.Max(0, g.Limit-s.Account))

@@ -133,7 +133,7 @@ func (p *slipMade) courses() []course {
 func (p *slipMade) twoThirds(all []growth.Cut) (first, rest []growth.Cut) {
 	whole, sum := 0.0, 0.0
 	for k := range p.slip.Cuts {
-		whole += p.slip.Cuts[k].Net
+		whole += p.slip.Cuts[k].Takes
 	}
 	for k := range p.slip.Cuts {
 		if sum < whole*2/3-1e-9 {
@@ -141,7 +141,7 @@ func (p *slipMade) twoThirds(all []growth.Cut) (first, rest []growth.Cut) {
 		} else {
 			rest = append(rest, all[k])
 		}
-		sum += p.slip.Cuts[k].Net
+		sum += p.slip.Cuts[k].Takes
 	}
 	return first, rest
 }

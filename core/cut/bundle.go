@@ -49,7 +49,7 @@ func (p *Planner) Bundles(s *Slip) []Bundle {
 		}
 		for _, k := range b.Steps {
 			taken[k] = true
-			b.Small.add(&s.Cuts[k].Candidate, s.Cuts[k].Net, s.Cuts[k].CloseNow)
+			b.Small.add(&s.Cuts[k].Candidate, s.Cuts[k].Takes, s.Cuts[k].CloseNow)
 		}
 		b.Cut = c
 		b.One.add(&c, c.Share, p.wound(c).CloseNow)

@@ -73,3 +73,21 @@ func TestTurningTheTreeTurnsTheSlip(t *testing.T) {
 		require.InDeltaSlice(t, wasAt, isAt, 0.01, l.name)
 	}
 }
+
+func TestWhatTheStepsTakeIsWhatTheCrownLoses(t *testing.T) {
+	swallowed := 0
+	eachSlip(t, func(t *testing.T, l lawful, season limb.Season, o cut.Options) {
+		s := l.planner(t, season, o).Plan()
+		takes, cutter := 0.0, l.m.Cutter()
+		for _, c := range s.Cuts {
+			takes += c.Takes
+			require.GreaterOrEqual(t, c.Takes, c.Net-1e-12)
+			if c.Takes > c.Net+1e-6 {
+				swallowed++
+			}
+			require.NoError(t, cutter.Cut(c.CutAt))
+		}
+		require.InDelta(t, 1-cutter.Map().CrownD2()/l.m.CrownD2(), takes, 0.01)
+	})
+	require.NotZero(t, swallowed, "some cut takes over what was chosen before it")
+}

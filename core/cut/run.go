@@ -14,6 +14,7 @@ type made struct {
 	*option
 	step    int
 	net     float64
+	inside  float64 // of the chosen cuts it took over
 	counted float64
 	does    []int // findings it solves, by place
 	stage   int   // the finding it lowers, -1: none
@@ -380,6 +381,7 @@ func (r *run) accept(m *made) {
 			continue
 		}
 		m.does = append(m.does, c.does...)
+		m.inside += c.net + c.inside
 		m.counted += c.counted
 		m.step = min(m.step, c.step)
 		if c.DMM > BigWoundMM {

@@ -15,7 +15,8 @@ import (
 type Step struct {
 	Candidate
 	Step    int     // in the order of work
-	Net     float64 // of the crown, what cuts inside it already take left out
+	Net     float64 // of the crown, what cuts chosen before it and inside it take left out
+	Takes   float64 // of the crown, with those
 	Counted float64 // toward the limit
 	Solves  []find.Finding
 	Stage   *find.Finding // what it lowers without solving
@@ -338,7 +339,7 @@ func (p *Planner) slipOf(r *run, level float64) *Slip {
 	chosen := slices.Clone(r.made)
 	slices.SortStableFunc(chosen, func(a, b *made) int { return cmp.Compare(a.step, b.step) })
 	for _, c := range chosen {
-		step := Step{Candidate: c.Candidate, Step: c.step, Net: c.net, Counted: c.counted, Aim: c.aim, Moved: c.moved}
+		step := Step{Candidate: c.Candidate, Step: c.step, Net: c.net, Takes: c.net + c.inside, Counted: c.counted, Aim: c.aim, Moved: c.moved}
 		for _, k := range c.does {
 			step.Solves = append(step.Solves, p.findings[k])
 		}

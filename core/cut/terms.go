@@ -18,14 +18,14 @@ const (
 
 // Forever says whether a step takes for good what is more than a twig: it is asked for twice.
 func (s *Step) Forever() bool {
-	return s.GrowsBack == 0 && s.Step > orderedStep && (s.DMM >= foreverMM || s.Net >= foreverShare)
+	return s.GrowsBack == 0 && s.Step > orderedStep && (s.DMM >= foreverMM || s.Takes >= foreverShare)
 }
 
 // LargeFree says whether sick wood that does not count takes so much that the crown is opened.
-func (s *Step) LargeFree() bool { return s.Step == sickStep && s.Net >= largeFree }
+func (s *Step) LargeFree() bool { return s.Step == sickStep && s.Takes >= largeFree }
 
 // Free says whether a step does not count toward the limit.
-func (s *Step) Free() bool { return s.Counted == 0 && (s.Net > 0 || s.Step == sickStep) }
+func (s *Step) Free() bool { return s.Counted == 0 && (s.Takes > 0 || s.Step == sickStep) }
 
 // Plausible says whether a wound measured by caliper, mm, can be that of a cut the map has as so thick.
 func Plausible(caliper, mapped float64) bool {

@@ -33,9 +33,9 @@ func TestOnlyWhatIsMoreThanATwigAndNeverGrowsBackIsAskedTwice(t *testing.T) {
 	again := thick
 	again.GrowsBack = 2
 	require.False(t, again.Forever())
-	twig := cut.Step{Candidate: cut.Candidate{DMM: 8}, Step: 4, Net: 0.004}
+	twig := cut.Step{Candidate: cut.Candidate{DMM: 8}, Step: 4, Takes: 0.004}
 	require.False(t, twig.Forever())
-	sick := cut.Step{Candidate: cut.Candidate{DMM: 60}, Step: 1, Net: 0.2}
+	sick := cut.Step{Candidate: cut.Candidate{DMM: 60}, Step: 1, Takes: 0.2}
 	require.False(t, sick.Forever())
 	require.True(t, sick.LargeFree())
 	require.True(t, sick.Free())

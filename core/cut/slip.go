@@ -69,6 +69,7 @@ type Planner struct {
 	tree      growth.Tree
 	findings  []find.Finding
 	found     []place         // where each is
+	under     [][]int         // by limb, the findings that a cut on it may solve, once asked
 	carriedBy map[int]Carried // set aside before any cut, by finding
 	jobs      []Job
 	options   map[question][]*option // the cuts that answer it
@@ -128,7 +129,7 @@ func NewPlanner(tree growth.Tree, reading find.Reading, o Options) (*Planner, er
 	for _, f := range p.findings {
 		p.found = append(p.found, p.placeOf(f))
 	}
-	p.answers = make([][]*option, len(p.findings))
+	p.answers, p.under = make([][]*option, len(p.findings)), make([][]int, m.Len())
 	next := <-grown
 	if next.err != nil {
 		return nil, fmt.Errorf("what waiting costs: %w", next.err)
@@ -249,7 +250,7 @@ func (p *Planner) weigh(c Candidate) *option {
 		p.spots[at] = spot
 	}
 	o.spot = spot
-	for k := range p.findings {
+	for _, k := range p.findingsUnder(i) {
 		if p.solvesIt(c.CutAt, i, k) {
 			o.solves = append(o.solves, k)
 		}

@@ -79,6 +79,22 @@ func (p *Planner) solvesIt(c limb.CutAt, cutLimb, k int) bool {
 	return p.reaches(c, cutLimb, at.limb, f.AtCM) || at.mate >= 0 && p.reaches(c, cutLimb, at.mate, at.mateAt)
 }
 
+// findingsUnder are the findings on a limb and on all it carries, as themselves, in a group or as a mate.
+func (p *Planner) findingsUnder(i int) []int {
+	if p.under[i] != nil {
+		return p.under[i]
+	}
+	out := []int{}
+	for k := range p.found {
+		at := &p.found[k]
+		if p.m.HangsOn(at.limb, i) || at.mate >= 0 && p.m.HangsOn(at.mate, i) || slices.ContainsFunc(at.members, func(l int) bool { return p.m.HangsOn(l, i) }) {
+			out = append(out, k)
+		}
+	}
+	p.under[i] = out
+	return out
+}
+
 // place is where a finding is: its limb, its group, and the limb whose cut solves it as well, from where; -1: none.
 type place struct {
 	limb    int

@@ -43,6 +43,7 @@ type TreeLightBody struct {
 	Height float64     `json:"height_m"`
 	CapM   float64     `json:"cap_m" doc:"for its neighbours' light; 0: nobody binds it"`
 	CapWhy string      `json:"cap_why,omitempty"`
+	Binds  string      `json:"binds,omitempty" doc:"the lowest of reach, rule of thumb and light, and how far the tree stands over it"`
 	RuleM  float64     `json:"rule_m" doc:"nine tenths of the distance to the nearest tree or of the row distance; 0: none"`
 }
 
@@ -264,8 +265,27 @@ func (b *YardLightBody) trees(p *Planned, y *store.YardLight, s light.Shading, c
 			body.CapM = math.Round(c.CM) / 100
 			body.CapWhy = p.Speaker.HeightCap(body.CapM, y.Names[c.Binds], c)
 		}
+		if tp := p.treeShown(t.ID); tp != nil {
+			if c, err := heightOf(body, tp.ReachM); err == nil { // distances past what the rule is for have none
+				body.Binds = p.Speaker.HeightBinds(c)
+			}
+		}
 		b.Trees = append(b.Trees, body)
 	}
+}
+
+// heightOf is the lowest of what holds a tree's height.
+func heightOf(t TreeLightBody, reachM float64) (training.Capped, error) {
+	given := func(m float64) *float64 {
+		if m <= 0 {
+			return nil
+		}
+		return limb.Of(100 * m)
+	}
+	return training.CapHeight(training.HeightCap{
+		Bounds:   training.Bounds{RowDistanceCM: given(t.RuleM / training.RowRule), LightCapCM: given(t.CapM), ReachCM: given(reachM)},
+		HeightCM: given(t.Height),
+	})
 }
 
 // insertShade keeps the shades that take most, the most first.

@@ -2,8 +2,10 @@ package words
 
 import (
 	"fmt"
+	"math"
 
 	"vertumna/core/light"
+	"vertumna/core/training"
 )
 
 var suns = map[light.SunClass]string{
@@ -45,4 +47,15 @@ func (s Speaker) SunBeside(own, computed float64) string {
 		return says + ": what shades it on the plan is lower, or farther off, than drawn"
 	}
 	return says + ": they agree"
+}
+
+var binding = map[string]string{"reach": "your reach", "row": "the rule of thumb", "light": "the light of its neighbours"}
+
+// HeightBinds says what holds a tree's height the lowest, and how far it stands over that.
+func (s Speaker) HeightBinds(c training.Capped) string {
+	out := fmt.Sprintf("What holds it lowest is %s, %s", binding[c.Binding], s.Amount(c.CapCM/100, "m"))
+	if c.OverCM != nil && *c.OverCM >= 5 {
+		out += fmt.Sprintf(": it stands %s over it", s.Amount(math.Round(*c.OverCM), "cm"))
+	}
+	return out + "."
 }

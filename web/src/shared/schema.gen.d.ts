@@ -3196,6 +3196,8 @@ export interface components {
         TreeLightBody: {
             /** @description own count and computed hours side by side */
             beside?: string;
+            /** @description the lowest of reach, rule of thumb and light, and how far the tree stands over it */
+            binds?: string;
             /**
              * Format: double
              * @description for its neighbours' light; 0: nobody binds it

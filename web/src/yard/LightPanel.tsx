@@ -83,7 +83,8 @@ export function LightPanel({ light, day, asked, onAsk, spot, onSpot }: Props) {
                 <p>
                   Stands {say(t.height_m, 'm', units)}
                   {t.cap_why ? `; ${t.cap_why}` : '; no neighbour’s light binds its height'}.
-                  {t.rule_m > 0 ? ` By the rule of thumb (0.9 of the distance): ${say(t.rule_m, 'm', units)}.` : ''}
+                  {t.rule_m > 0 ? ` By the rule of thumb (0.9 of the distance): ${say(t.rule_m, 'm', units)}.` : ''}{' '}
+                  {t.binds}
                 </p>
               </div>
             )}

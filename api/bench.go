@@ -1,11 +1,10 @@
 package api
 
 import (
-	"sync"
-
 	"context"
 	"errors"
 	"math"
+	"sync"
 
 	"vertumna/core/almanac"
 	"vertumna/core/find"

@@ -214,7 +214,8 @@ func (p *slipMade) years(n int) (*SlipYearsBody, error) {
 	if err != nil {
 		return nil, err
 	}
-	out := &SlipYearsBody{Years: []YearBody{}, ReachCM: math.Round(reading.Options.ReachCM), Weak: forecastWeak, Course: p.speaker.Course(made.Course), Needs: p.speaker.Needs(made), Choice: string(made.Course),
+	out := &SlipYearsBody{
+		Years: []YearBody{}, ReachCM: math.Round(reading.Options.ReachCM), Weak: forecastWeak, Course: p.speaker.Course(made.Course), Needs: p.speaker.Needs(made), Choice: string(made.Course),
 		Restore: p.aim() == year.Restore, Follows: p.aim() == year.Restore && p.school.Is("restoration", string(made.Course)),
 	}
 	for k, r := range made.Rows {

@@ -169,7 +169,10 @@ func needsOf(p *Planned) ([]crop.Need, error) {
 	var out []crop.Need
 	for _, n := range p.Contents.Orchard.Needs {
 		in := given.New[crop.HouseholdInput]()
-		in.Species, in.FreshKG, in.Jars, in.JarLitre = n.Kind, n.FreshKG, n.Jars, litres(n)
+		in.Species, in.FreshKG, in.Jars = n.Kind, n.FreshKG, n.Jars
+		if n.JarLitre > 0 {
+			in.JarLitre = n.JarLitre
+		}
 		h, err := crop.HouseholdNeed(in)
 		if err != nil {
 			return nil, err

@@ -165,17 +165,11 @@ func (f *fruitMade) gather(planned *Planned) {
 		f.warn = append(f.warn, "W_NEVER_WEIGHED")
 	}
 	f.in.State = crop.StandingIn(k, seasons, f.season, crop.Reference(k, f.section())).State
-	f.winter = f.contents.Orchard.SnowMM > 0 && f.leafless()
+	f.winter = f.contents.Orchard.SnowMM > 0 && f.tp.Anchors.Leafless(f.day)
 	if f.winter {
 		f.in.SnowKgM2 = f.contents.Orchard.SnowMM
 	}
 	f.counted(a)
-}
-
-// leafless: the day lies between leaf fall and bud break.
-func (f *fruitMade) leafless() bool {
-	buds, fall := f.tp.Anchors.Day(almanac.BudBreak.String()), f.tp.Anchors.Day(almanac.LeafFall.String())
-	return buds.Known() && f.day < buds || fall.Known() && f.day > fall
 }
 
 // section of the wood that carries the crop, cm2, before the season's cuts.
@@ -190,35 +184,25 @@ func (f *fruitMade) household(planned *Planned) (*float64, crop.Size) {
 		if n.Kind != f.core.Kind.Slug {
 			continue
 		}
-		mine, all := 0.0, 0.0
+		mine, all := 0.0, []float64{}
 		for i := range planned.Shown.Trees {
 			t := planned.Shown.Trees[i].Tree
 			if t.Kind.Slug != n.Kind || !t.Bears(f.season, f.south) {
 				continue
 			}
 			spread, _ := t.Crown()
-			all += spread * spread
+			all = append(all, spread)
 			if t.ID == f.core.ID {
-				mine = spread * spread
+				mine = spread
 			}
 		}
-		if all == 0 || mine == 0 {
-			return nil, crop.Size(n.Size)
+		wish := crop.Wish{FreshKG: n.FreshKG, Jars: n.Jars, JarLitre: n.JarLitre}
+		if kg := wish.PartOf(f.core.Kind, mine, all); kg > 0 {
+			return &kg, crop.Size(n.Size)
 		}
-		kg := (n.FreshKG + n.Jars*litres(n)*f.core.Kind.Crop.KgPerJarLitre) * mine / all
-		if kg <= 0 {
-			return nil, crop.Size(n.Size) // nothing was asked of it
-		}
-		return &kg, crop.Size(n.Size)
+		return nil, crop.Size(n.Size) // nothing was asked of it
 	}
 	return nil, ""
-}
-
-func litres(n store.Need) float64 {
-	if n.JarLitre > 0 {
-		return n.JarLitre
-	}
-	return 1
 }
 
 // counted reads the season's counts, passes and frost counts out of the journal.

@@ -360,19 +360,8 @@ func (f *fruitMade) limbs(out *FruitBody) {
 		}
 		out.Limbs = append(out.Limbs, b)
 	}
-	densest(out.Limbs)
-}
-
-// densest marks the limbs that carry most to the centimetre: knocked off first with a pole.
-func densest(limbs []FruitLimb) {
-	best, at := 0.0, -1
-	for i, l := range limbs {
-		if l.On != nil && l.SectionCM2 > 0 && float64(*l.On)/l.SectionCM2 > best {
-			best, at = float64(*l.On)/l.SectionCM2, i
-		}
-	}
-	if at >= 0 {
-		limbs[at].Dense = true
+	if i := f.plan.Densest(); i >= 0 {
+		out.Limbs[i].Dense = true
 	}
 }
 

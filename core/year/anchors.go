@@ -65,6 +65,12 @@ func (a *Anchors) All() []Anchor {
 	return out
 }
 
+// Leafless says whether a day lies between leaf fall and bud break.
+func (a *Anchors) Leafless(day almanac.Day) bool {
+	buds, fall := a.Day(almanac.BudBreak.String()), a.Day(almanac.LeafFall.String())
+	return buds.Known() && day < buds || fall.Known() && day > fall
+}
+
 func (a *Anchors) put(name string, s almanac.Span, source string) {
 	a.byName[name] = Anchor{name, s.Median, s.Early, s.Late, source}
 }

@@ -47,7 +47,13 @@ func TestALimbMapIsReadAsOfAnyDay(t *testing.T) {
 		m, err := s.MapAsOf(ctx, tree, mapDay(day))
 		require.NoError(t, err)
 		require.Equal(t, length, *m.Doc.Limbs[0].LengthCM, day)
+		marks, err := s.MapsAsOf(ctx, o, mapDay(day))
+		require.NoError(t, err)
+		require.Equal(t, map[string]store.MapMark{tree: m.Mark()}, marks, "the same by tree, without reading it")
 	}
+	none, err := s.MapsAsOf(ctx, o, mapDay("2020-01-01"))
+	require.NoError(t, err)
+	require.Empty(t, none)
 	h, err := s.MapHistory(ctx, tree)
 	require.NoError(t, err)
 	require.Equal(t, []int{2, 1, 3}, []int{h[0].Revision, h[1].Revision, h[2].Revision})

@@ -250,3 +250,65 @@ func BenchmarkCapsOfFortyTrees(b *testing.B) {
 		s.Caps(46, light.Coarse, heights, light.KeepLight)
 	}
 }
+
+// someTree is a sketch to stand in a yard.
+func someTree(t *testing.T, spread float64) *limb.Map {
+	t.Helper()
+	doc, err := growth.Sketch(growth.SketchInput{Species: "apple", Form: "open-vase", Age: 9, TrunkMM: 100, HeightCM: 280, SpreadCM: spread, Scaffolds: 5, Seed: 4})
+	require.NoError(t, err)
+	m, err := limb.Check(doc)
+	require.NoError(t, err)
+	return m
+}
+
+// yardRound is what stands round it: two crowns, a wall, a hedge and a shade tree.
+func yardRound() *light.Grid {
+	g := light.NewGrid()
+	g.Crown(light.Crown{X: 230, Y: 40, Z0: 60, Z1: 330, R: 120, LeafM2: 12})
+	g.Crown(light.Crown{X: -60, Y: -260, Z0: 60, Z1: 300, R: 110, LeafM2: 10})
+	g.Wall([][2]float64{{-300, 190}, {300, 190}, {300, 210}, {-300, 210}}, 190, math.Inf(1))
+	g.Wall([][2]float64{{-260, -300}, {-240, -300}, {-240, 150}, {-260, 150}}, 160, light.HedgeTau)
+	g.ShadeTree(light.Crown{X: 420, Y: -300, Z0: 200, Z1: 800, R: 180})
+	return g
+}
+
+func TestLightThroughWhatStandsRoundATreeIsThatOfTheWholeYard(t *testing.T) {
+	sky := light.Directions(46, light.Coarse)
+	room := [2]limb.Vec{{X: -350, Y: -350}, {X: 350, Y: 350, Z: 700}}
+	round := yardRound().Settle().Outside(room[0], room[1], sky)
+	open := light.NewGrid().Settle().Outside(room[0], room[1], sky)
+	for _, spread := range []float64{180, 260, 340} {
+		m := someTree(t, spread)
+		g := yardRound()
+		lots := g.Tree(m, limb.Vec{})
+		exact := g.Sweep(sky)
+		want, got := exact.OfLimbs(m, lots, limb.Vec{}), round.OfTree(m)
+		alone := light.OfTree(m, 46, light.Coarse)
+		sum, shaded := 0.0, 0.0
+		for i := range m.Axes {
+			require.InDelta(t, want[i], got[i], 0.09, "spread %.0f, %s", spread, m.Axes[i].ID)
+			sum += math.Abs(want[i] - got[i])
+			shaded += alone[i] - want[i]
+			require.InDelta(t, alone[i], open.OfTree(m)[i], 1e-6, "nothing round it")
+		}
+		require.Less(t, sum/float64(m.Len()), 0.012, "mean over the limbs")
+		require.Greater(t, shaded/float64(m.Len()), 0.05, "the yard takes light")
+	}
+}
+
+func TestAStandingYardIsTheSameUnderEveryTree(t *testing.T) {
+	sky := light.Directions(46, light.Coarse)
+	m := someTree(t, 260)
+	fresh := yardRound()
+	lots := fresh.Tree(m, limb.Vec{})
+	want := fresh.Sweep(sky).OfLimbs(m, lots, limb.Vec{})
+	base := yardRound().Settle()
+	for range 2 {
+		on := light.On(base)
+		lots := on.Tree(m, limb.Vec{})
+		got := on.Sweep(sky).OfLimbs(m, lots, limb.Vec{})
+		for i := range want {
+			require.InDelta(t, want[i], got[i], 1e-9)
+		}
+	}
+}

@@ -46,7 +46,7 @@ func (b *standing) latitude() float64 {
 func (b *standing) lightOf(m *limb.Map) limb.Light {
 	g := b.contents.LightAround(&b.core, b.yard, b.day)
 	lots := g.Tree(m, limb.Vec{})
-	return g.Sweep(light.Directions(b.latitude(), light.Coarse)).OfLimbs(m, lots, limb.Vec{})
+	return g.SweepTo(light.Directions(b.latitude(), light.Coarse)).OfLimbs(m, lots, limb.Vec{})
 }
 
 // crownRoomCM is the room round a trunk that a crown may fill in the years looked at, to each side; twice as much upward.

@@ -123,6 +123,7 @@ type box struct {
 	fixed      []float32 // what hedges and laths let through half of a cell; 0: none stands there; nil: none anywhere
 	runs       []run     // cells that are not empty, or wanted
 	byPlane    [][]run   // runs by y
+	to         *room     // the part that is read; nil: all
 }
 
 // run is a stretch of cells along x.

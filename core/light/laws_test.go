@@ -312,3 +312,18 @@ func TestAStandingYardIsTheSameUnderEveryTree(t *testing.T) {
 		}
 	}
 }
+
+func TestASweepToWhatIsReadIsTheWholeSweepThere(t *testing.T) {
+	for _, latitude := range []float64{46, -38, 5} {
+		for _, at := range []limb.Vec{{}, {X: 180, Y: -140}, {X: -300, Y: 220}} {
+			g := yardRound()
+			lots := g.Tree(someTree(t, 220), at)
+			sky := light.Directions(latitude, light.Fine)
+			whole, part := g.Sweep(sky), g.SweepTo(sky)
+			for _, l := range lots {
+				c := light.CellOf(l.At)
+				require.InDelta(t, whole.At(c), part.At(c), 1e-6, "%.0f degrees, %v", latitude, c)
+			}
+		}
+	}
+}

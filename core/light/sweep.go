@@ -24,8 +24,30 @@ func (f *Field) At(c Cell) float64 {
 // Sweep sends light from every direction through the grid. Every ray is a digital line: no interpolation, one multiply a
 // cell; a cell's own leaf counts half. Directions are shared out over the cores; the sum is the same whatever their
 // number.
-func (g *Grid) Sweep(directions []Direction) *Field {
+func (g *Grid) Sweep(directions []Direction) *Field { return g.box().sweep(directions) }
+
+// SweepTo is Sweep for those who read only the cells asked for: rays that do not come by the room these fill are not sent,
+// nor followed beyond it. The light of other cells is not told.
+func (g *Grid) SweepTo(directions []Direction) *Field {
 	b := g.box()
+	for c := range g.wanted {
+		if b.to == nil {
+			b.to = &room{c, c}
+		}
+		b.to.lo, b.to.hi = least(b.to.lo, c), most(b.to.hi, c)
+	}
+	if b.to != nil {
+		b.to.lo, b.to.hi = b.from(b.to.lo), b.from(b.to.hi)
+	}
+	return b.sweep(directions)
+}
+
+// room is the part of a box that is read, both corners in it, counted from the box's own.
+type room struct{ lo, hi Cell }
+
+func (b *box) from(c Cell) Cell { return Cell{c.X - b.lo.X, c.Y - b.lo.Y, c.Z - b.lo.Z} }
+
+func (b *box) sweep(directions []Direction) *Field {
 	f := &Field{b, make([]float32, len(b.level))}
 	if len(b.runs) == 0 {
 		return f
@@ -150,17 +172,44 @@ func (s *sweeper) stretch(cell, ray, n int) {
 	}
 }
 
+// window is the stretch of rays, counted across, that come by places from lo to hi in the planes from first to last.
+type window struct{ lo, hi int }
+
+var everywhere = window{math.MinInt / 2, math.MaxInt / 2}
+
+func across(shift []int, base, lo, hi, first, last int) window {
+	w := window{math.MaxInt, math.MinInt}
+	for _, at := range shift[first : last+1] {
+		w.lo, w.hi = min(w.lo, lo+at-base), max(w.hi, hi+at-base)
+	}
+	return w
+}
+
+func (w window) has(ray int) bool { return ray >= w.lo && ray <= w.hi }
+
+// clip is the part of a stretch of places from a up to b whose rays, shifted by at, lie in the window.
+func (w window) clip(a, b, at int) (from, to int) { return max(a, w.lo-at), min(b, w.hi-at+1) }
+
 func (s *sweeper) alongZ(fx, fy, sign float64) {
 	b := s.b
 	sx, x0, x1 := shifts(b.nz, b.lo.Z, sign, fx)
 	sy, y0, y1 := shifts(b.nz, b.lo.Z, sign, fy)
 	wide := b.nx + x1 - x0
 	s.rays(wide * (b.ny + y1 - y0))
+	wx, wy, last := everywhere, everywhere, -1
+	if b.to != nil {
+		wx, wy = across(sx, x0, b.to.lo.X, b.to.hi.X, b.to.lo.Z, b.to.hi.Z), across(sy, y0, b.to.lo.Y, b.to.hi.Y, b.to.lo.Z, b.to.hi.Z)
+		last = b.to.lo.Z
+	}
 	do := func(r run) {
 		z, y := int(r.z), int(r.y)
-		cell := (z*b.ny+y)*b.nx + int(r.x0)
-		ray := (y+sy[z]-y0)*wide + int(r.x0) + sx[z] - x0
-		s.stretch(cell, ray, int(r.x1-r.x0))
+		from, to := wx.clip(int(r.x0), int(r.x1), sx[z]-x0)
+		if from >= to || !wy.has(y+sy[z]-y0) || sign > 0 && z < last {
+			return
+		}
+		cell := (z*b.ny+y)*b.nx + from
+		ray := (y+sy[z]-y0)*wide + from + sx[z] - x0
+		s.stretch(cell, ray, to-from)
 	}
 	if sign > 0 { // the sun above: from the top down
 		for i := len(b.runs) - 1; i >= 0; i-- {
@@ -179,18 +228,38 @@ func (s *sweeper) alongY(fx, fz, sign float64) {
 	sz, z0, z1 := shifts(b.ny, b.lo.Y, sign, fz)
 	wide := b.nx + x1 - x0
 	s.rays(wide * (b.nz + z1 - z0))
+	wx, wz, beyond := everywhere, everywhere, everywhere
+	if b.to != nil {
+		wx, wz = across(sx, x0, b.to.lo.X, b.to.hi.X, b.to.lo.Y, b.to.hi.Y), across(sz, z0, b.to.lo.Z, b.to.hi.Z, b.to.lo.Y, b.to.hi.Y)
+		beyond = until(sign, b.to.lo.Y, b.to.hi.Y)
+	}
 	for i := range b.ny {
 		y := i
 		if sign > 0 {
 			y = b.ny - 1 - i // the sunny side first
 		}
+		if !beyond.has(y) {
+			continue
+		}
 		for _, r := range b.byPlane[y] {
 			z := int(r.z)
-			cell := (z*b.ny+y)*b.nx + int(r.x0)
-			ray := (z+sz[y]-z0)*wide + int(r.x0) + sx[y] - x0
-			s.stretch(cell, ray, int(r.x1-r.x0))
+			from, to := wx.clip(int(r.x0), int(r.x1), sx[y]-x0)
+			if from >= to || !wz.has(z+sz[y]-z0) {
+				continue
+			}
+			cell := (z*b.ny+y)*b.nx + from
+			ray := (z+sz[y]-z0)*wide + from + sx[y] - x0
+			s.stretch(cell, ray, to-from)
 		}
 	}
+}
+
+// until are the planes up to the last that is read, for a sun on the far side (sign above 0) or the near one.
+func until(sign float64, lo, hi int) window {
+	if sign > 0 {
+		return window{lo, everywhere.hi}
+	}
+	return window{everywhere.lo, hi}
 }
 
 // alongX goes row by row, not plane by plane: along any ray z never rises and x runs one way, so the order is right.
@@ -204,6 +273,8 @@ func (s *sweeper) alongX(fy, fz, sign float64) {
 	for x := range at {
 		at[x] = (sz[x]-z0)*wide + sy[x] - y0
 	}
+	// the places of each row whose rays come by what is read: shifts run one way, so they lie together
+	byY, byZ := s.stretches(sy, y0, b.ny, b.to, true, sign), s.stretches(sz, z0, b.nz, b.to, false, sign)
 	rows := make([][]run, b.ny*b.nz)
 	for _, r := range b.runs {
 		rows[int(r.z)*b.ny+int(r.y)] = append(rows[int(r.z)*b.ny+int(r.y)], r)
@@ -221,10 +292,37 @@ func (s *sweeper) alongX(fy, fz, sign float64) {
 				if sign > 0 {
 					r = row[len(row)-1-k]
 				}
+				r.x0, r.x1 = max(r.x0, int32(byY[y].lo), int32(byZ[z].lo)), min(r.x1, int32(byY[y].hi)+1, int32(byZ[z].hi)+1)
 				s.rowAlongX(r, at, z*wide+y, sign)
 			}
 		}
 	}
+}
+
+// stretches are, for each of n rows, the places along x whose rays come by what is read.
+func (s *sweeper) stretches(shift []int, base, n int, to *room, isY bool, sign float64) []window {
+	out := make([]window, n)
+	for i := range out {
+		out[i] = window{0, s.b.nx - 1}
+	}
+	if to == nil {
+		return out
+	}
+	lo, hi := to.lo.Z, to.hi.Z
+	if isY {
+		lo, hi = to.lo.Y, to.hi.Y
+	}
+	w, beyond := across(shift, base, lo, hi, to.lo.X, to.hi.X), until(sign, to.lo.X, to.hi.X)
+	for i := range out {
+		first, last := s.b.nx, -1
+		for x, at := range shift {
+			if w.has(i+at-base) && beyond.has(x) {
+				first, last = min(first, x), x
+			}
+		}
+		out[i] = window{first, last}
+	}
+	return out
 }
 
 func (s *sweeper) rowAlongX(r run, at []int, ray0 int, sign float64) {

@@ -91,5 +91,5 @@ func (f *Field) OfLimbs(m *limb.Map, lots []Lot, at limb.Vec) limb.Light {
 func OfTree(m *limb.Map, latitude float64, set Set) limb.Light {
 	g := NewGrid()
 	lots := g.Tree(m, limb.Vec{})
-	return g.Sweep(Directions(latitude, set)).OfLimbs(m, lots, limb.Vec{})
+	return g.SweepTo(Directions(latitude, set)).OfLimbs(m, lots, limb.Vec{})
 }

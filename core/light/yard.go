@@ -107,7 +107,7 @@ func (g *Grid) SunHours(spots []limb.Vec, latitude float64, set Set) []float64 {
 			beams = append(beams, Direction{d.Toward, d.Hours, d.Hours})
 		}
 	}
-	f := g.Sweep(beams)
+	f := g.SweepTo(beams)
 	out := make([]float64, len(spots))
 	for i, s := range spots {
 		out[i] = f.At(CellOf(s))

@@ -76,12 +76,7 @@ func demoFile(t testing.TB, today string) []byte {
 	s, err := store.Open(context.Background(), path)
 	require.NoError(t, err)
 	require.NoError(t, demo.Fill(context.Background(), s, day(today)))
-	warm := &app{t: t, today: day(today), store: s}
-	warm.serve() // the slips of the day are made once
-	for _, o := range []string{lt, "/api/orchards/saltwind"} {
-		warm.ok("GET", o+"/docket", nil)
-	}
-	warm.srv.Close()
+	require.NoError(t, api.MakeSlips(context.Background(), s, day(today)))
 	require.NoError(t, s.Close())
 	file, err := os.ReadFile(path)
 	require.NoError(t, err)
@@ -395,6 +390,7 @@ func BenchmarkStartToFirstDocket(b *testing.B) {
 	s, err := store.Open(context.Background(), path)
 	require.NoError(b, err)
 	require.NoError(b, demo.Fill(context.Background(), s, day("2027-02-20")))
+	require.NoError(b, api.MakeSlips(context.Background(), s, day("2027-02-20")))
 	require.NoError(b, s.Close())
 	for b.Loop() {
 		s, err := store.Open(context.Background(), path)

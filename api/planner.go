@@ -216,6 +216,25 @@ func inShort(values ...any) string {
 	return fmt.Sprintf("%x", h.Sum(nil))
 }
 
+// MakeSlips makes today's slips of all mapped trees of a store, so that the first plan asked for need not. Orchards without a
+// place have none yet.
+func MakeSlips(ctx context.Context, s *store.Store, today almanac.Day) error {
+	all, err := s.Orchards(ctx)
+	if err != nil {
+		return err
+	}
+	p := newPlanner(s, func() almanac.Day { return today })
+	for i := range all {
+		if all[i].Site == nil {
+			continue
+		}
+		if _, err := p.plan(ctx, all[i].Slug, today); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
 // giveSlips makes today's slips of mapped trees anew where something they are made from has changed, and hands their amounts
 // to the tasks. Cost: some ten milliseconds a tree that changed, on two cores; none where nothing did.
 func (p *planner) giveSlips(ctx context.Context, planned *Planned, day almanac.Day) (some bool, err error) {

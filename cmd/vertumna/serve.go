@@ -87,7 +87,15 @@ func fillDemo(ctx context.Context, st *store.Store, today almanac.Day) error {
 	if err != nil || len(all) > 0 {
 		return err
 	}
-	return demo.Fill(ctx, st, today)
+	return makeDemo(ctx, st, today)
+}
+
+// makeDemo writes the demo orchards with their slips, so that they open at once.
+func makeDemo(ctx context.Context, st *store.Store, today almanac.Day) error {
+	if err := demo.Fill(ctx, st, today); err != nil {
+		return err
+	}
+	return api.MakeSlips(ctx, st, today)
 }
 
 // clock gives the person's day: the fixed one, else the date here and now.
@@ -131,7 +139,7 @@ func (s *serving) run(ctx context.Context, fill func(context.Context, *store.Sto
 	}
 	h := api.New(api.Config{
 		Store: st, Today: today, Now: time.Now, PublicURL: s.publicURL, Web: web.Handler(), Log: log, Demo: s.isDemo,
-		FillDemo: func(ctx context.Context) error { return demo.Fill(ctx, st, today()) },
+		FillDemo: func(ctx context.Context) error { return makeDemo(ctx, st, today()) },
 	})
 	srv := &http.Server{Handler: h, ReadHeaderTimeout: 5 * time.Second, ReadTimeout: time.Minute, IdleTimeout: 2 * time.Minute}
 	go func() {

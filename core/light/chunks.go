@@ -5,6 +5,7 @@ type chunks struct {
 	blocks map[Cell]*block
 	at     Cell // of the block last used
 	last   *block
+	lo, hi Cell // of all cells that were added to
 }
 
 const blockBits = 4
@@ -20,7 +21,7 @@ func (k *chunks) add(c Cell, v float64) {
 	of, i := split(c)
 	if k.last == nil || of != k.at {
 		if k.blocks == nil {
-			k.blocks = map[Cell]*block{}
+			k.blocks, k.lo, k.hi = map[Cell]*block{}, c, c
 		}
 		b := k.blocks[of]
 		if b == nil {
@@ -29,6 +30,7 @@ func (k *chunks) add(c Cell, v float64) {
 		}
 		k.at, k.last = of, b
 	}
+	k.lo, k.hi = least(k.lo, c), most(k.hi, c)
 	k.last[i] += v
 }
 

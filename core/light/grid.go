@@ -140,7 +140,10 @@ func (g *Grid) box() *box {
 		base = g.base.cells
 		b.lo, hi = g.base.lo, g.base.hi
 	}
-	g.leaf.each(func(c Cell, _ float64) { grow(c) })
+	if g.leaf.blocks != nil {
+		grow(g.leaf.lo)
+		grow(g.leaf.hi)
+	}
 	for c := range g.fixed {
 		grow(c)
 	}

@@ -4,15 +4,10 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
-	"fmt"
 	"hash/fnv"
 	"net/http"
-	"runtime"
 	"slices"
 	"sync"
-	"time"
-
-	"golang.org/x/sync/errgroup"
 
 	"vertumna/core/almanac"
 	"vertumna/core/crop"
@@ -207,105 +202,6 @@ func (p *planner) make(ctx context.Context, c *store.Contents, day almanac.Day) 
 	return p.planAll(c, y, day)
 }
 
-// inShort is a short text of some values: the same values, the same text.
-func inShort(values ...any) string {
-	h := fnv.New128a()
-	if err := json.NewEncoder(h).Encode(values); err != nil {
-		return fmt.Sprint(time.Now().UnixNano()) // a number that JSON has no text for: never the same
-	}
-	return fmt.Sprintf("%x", h.Sum(nil))
-}
-
-// MakeSlips makes today's slips of all mapped trees of a store, so that the first plan asked for need not. Orchards without a
-// place have none yet.
-func MakeSlips(ctx context.Context, s *store.Store, today almanac.Day) error {
-	all, err := s.Orchards(ctx)
-	if err != nil {
-		return err
-	}
-	p := newPlanner(s, func() almanac.Day { return today })
-	for i := range all {
-		if all[i].Site == nil {
-			continue
-		}
-		if _, err := p.plan(ctx, all[i].Slug, today); err != nil {
-			return err
-		}
-	}
-	return nil
-}
-
-// giveSlips makes today's slips of mapped trees anew where something they are made from has changed, and hands their amounts
-// to the tasks. Cost: some ten milliseconds a tree that changed, on two cores; none where nothing did.
-func (p *planner) giveSlips(ctx context.Context, planned *Planned, day almanac.Day) (some bool, err error) {
-	if day != p.today() {
-		return false, nil
-	}
-	marks, err := p.store.MapsAsOf(ctx, planned.Contents.Orchard.ID, day)
-	if err != nil {
-		return false, err
-	}
-	var asked []*slipMade
-	for i := range planned.Yard.Trees {
-		t := &planned.Yard.Trees[i]
-		plan := planned.treeShown(t.ID)
-		mark, mapped := marks[t.ID]
-		if plan == nil || !mapped {
-			continue
-		}
-		b, err := standOn(planned.Contents, t.ID, day)
-		if err != nil {
-			return false, err
-		}
-		made := slipFor(b, plan, "")
-		if made.choose(); t.Amount != nil && t.Amount.From == made.madeFrom(mark) {
-			continue
-		}
-		kept, err := p.store.MapRevision(ctx, t.ID, mark.Revision)
-		if err != nil {
-			return false, err
-		}
-		if kept.Doc.Season == "" {
-			kept.Doc.Season = limb.Dormant
-		}
-		if kept.Doc.Season != made.season { // its slip is a forecast
-			continue
-		}
-		if err := made.onto(kept); err != nil {
-			return false, err
-		}
-		asked = append(asked, made)
-	}
-	var g errgroup.Group
-	g.SetLimit(runtime.GOMAXPROCS(0))
-	for _, made := range asked {
-		g.Go(func() error {
-			made.light = p.lightOf(made.standing, made.m, made.kept.Mark())
-			return made.replan()
-		})
-	}
-	if err := g.Wait(); err != nil {
-		return false, err
-	}
-	for _, made := range asked {
-		a := made.amount()
-		if err := p.keepAmount(ctx, made.standing.tree.ID, a); err != nil {
-			return false, err
-		}
-		made.given(planned.Yard, &a)
-	}
-	return len(asked) > 0, nil
-}
-
-// given hands an amount to the tree it is of.
-func (p *slipMade) given(y *year.Yard, a *year.Amount) {
-	for i := range y.Trees {
-		if y.Trees[i].ID == p.standing.tree.ID {
-			y.Trees[i].Amount = a
-		}
-	}
-}
-
 // giveStandings tells how each bearing tree comes into the season, from its years of fruit.
 func (p *planner) giveStandings(ctx context.Context, c *store.Contents, y *year.Yard, day almanac.Day) error {
 	south := y.Place.Site.South()
@@ -408,49 +304,6 @@ func (p *planner) drop(key planKey) {
 	defer p.mu.Unlock()
 	delete(p.plans, key)
 	p.order = slices.DeleteFunc(p.order, func(k planKey) bool { return k == key })
-}
-
-// giveAmounts hands the amounts of the slips made on to the trees; those of before a restart are read once.
-func (p *planner) giveAmounts(ctx context.Context, orchardID string, y *year.Yard) error {
-	p.mu.Lock()
-	known := p.remembered[orchardID]
-	p.mu.Unlock()
-	if !known {
-		kept, err := p.store.Amounts(ctx, orchardID)
-		if err != nil {
-			return err
-		}
-		p.mu.Lock()
-		for id, a := range kept {
-			if _, newer := p.amounts[id]; !newer {
-				p.amounts[id] = a
-			}
-		}
-		p.remembered[orchardID] = true
-		p.mu.Unlock()
-	}
-	p.mu.Lock()
-	defer p.mu.Unlock()
-	for i := range y.Trees {
-		if a, ok := p.amounts[y.Trees[i].ID]; ok {
-			y.Trees[i].Amount = &a
-		}
-	}
-	return nil
-}
-
-// keepAmount remembers what a tree's slip comes to, past a restart too.
-func (p *planner) keepAmount(ctx context.Context, treeID string, a year.Amount) error {
-	p.mu.Lock()
-	same := p.amounts[treeID] == a
-	if !same {
-		p.amounts[treeID] = a
-	}
-	p.mu.Unlock()
-	if same {
-		return nil
-	}
-	return p.store.KeepAmount(ctx, treeID, a)
 }
 
 // lightOf is the light of a tree's map, worked out once while neither it nor what stands round it changes.

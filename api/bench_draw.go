@@ -55,8 +55,7 @@ const crownRoomCM = 350
 // lightAhead is the same for a tree grown and cut many times: what stands round it is looked through once.
 func (b *standing) lightAhead(m *limb.Map) limb.Light {
 	b.roundOnce.Do(func() {
-		stands := b.contents.LightAround(&b.core, b.yard, b.day).Settle()
-		b.round = stands.Outside(limb.Vec{X: -crownRoomCM, Y: -crownRoomCM}, limb.Vec{X: crownRoomCM, Y: crownRoomCM, Z: 2 * crownRoomCM},
+		b.round = b.contents.LightAround(&b.core, b.yard, b.day).Outside(limb.Vec{X: -crownRoomCM, Y: -crownRoomCM}, limb.Vec{X: crownRoomCM, Y: crownRoomCM, Z: 2 * crownRoomCM},
 			light.Directions(b.latitude(), light.Coarse))
 	})
 	return b.round.OfTree(m)

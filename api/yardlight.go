@@ -127,7 +127,7 @@ func (s *server) yardLight(ctx context.Context, p *Planned) (*YardLightBody, err
 		}
 		out.Beds = append(out.Beds, BedLightBody{b.name, round1(sum / float64(len(b.at)))})
 	}
-	out.trees(p, y, y.Shader.Shade(lat, light.Coarse), y.Shader.Caps(lat, light.Coarse, y.Heights, light.KeepLight))
+	out.trees(p, y, y.Shader.Shade(lat, light.Coarse))
 	return out, nil
 }
 
@@ -244,7 +244,8 @@ func bedSpots(p *Planned, y *store.YardLight) []bedAt {
 	return out
 }
 
-func (b *YardLightBody) trees(p *Planned, y *store.YardLight, s light.Shading, caps []light.Cap) {
+func (b *YardLightBody) trees(p *Planned, y *store.YardLight, s light.Shading) {
+	caps := s.Caps(y.Heights, light.KeepLight)
 	for o, t := range y.Trees {
 		body := TreeLightBody{
 			ID: t.ID, Code: t.Code, X: t.X, Y: t.Y, Light: math.Round(100*s.Without[o]) / 100, Hours: round1(s.SunHours[o]), Means: p.Speaker.SunMeans(s.SunHours[o]),

@@ -35,15 +35,14 @@ type Cap struct {
 // stand as they are. The crown is grown, or shortened, in height: its leaf is drawn out between its lowest cell and the top,
 // as dense as it is, and every ray that meets it is sent anew. Heights in cm by owner; 0 is no tree (a wall). The answer is
 // to ShadeCellCM. Cost: per tree some seven times the cells on the rays that meet it.
-func (s *Shader) Caps(latitude float64, set Set, heights []float64, keep float64) []Cap {
-	p, now := s.passage(latitude, set), s.Shade(latitude, set)
+func (s Shading) Caps(heights []float64, keep float64) []Cap {
 	out := make([]Cap, len(heights))
 	done := make(chan struct{})
 	const workers = 2
 	for w := range workers {
 		go func() {
 			for a := w; a < len(heights); a += workers {
-				out[a] = p.cap(a, heights[a], now, keep)
+				out[a] = s.from.cap(a, heights[a], s, keep)
 			}
 			done <- struct{}{}
 		}()

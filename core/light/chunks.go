@@ -34,17 +34,6 @@ func (k *chunks) add(c Cell, v float64) {
 	k.last[i] += v
 }
 
-func (k *chunks) get(c Cell) float64 {
-	of, i := split(c)
-	if k.last != nil && of == k.at {
-		return k.last[i]
-	}
-	if b := k.blocks[of]; b != nil {
-		return b[i]
-	}
-	return 0
-}
-
 // each visits the cells that are not 0, in no order.
 func (k *chunks) each(visit func(Cell, float64)) {
 	for of, b := range k.blocks {

@@ -34,46 +34,6 @@ type Grid struct {
 	leaf   chunks           // m2 a m3, while it is filled
 	fixed  map[Cell]float64 // optical depth of a crossing, whatever its path: hedges and laths; +Inf: walls
 	wanted map[Cell]bool
-	base   *Standing
-}
-
-// Standing is what stands in a yard and does not change, to put trees into again and again.
-type Standing struct {
-	cells  []stood
-	lo, hi Cell
-}
-
-type stood struct {
-	Cell
-	leaf, fixed float64
-}
-
-// Settle makes what stands in a grid the base of others. What was asked for is not kept.
-func (g *Grid) Settle() *Standing {
-	s := &Standing{lo: Cell{math.MaxInt32, math.MaxInt32, math.MaxInt32}, hi: Cell{math.MinInt32, math.MinInt32, math.MinInt32}}
-	at := map[Cell]int{}
-	put := func(c Cell) *stood {
-		k, known := at[c]
-		if !known {
-			k = len(s.cells)
-			at[c] = k
-			s.cells = append(s.cells, stood{Cell: c})
-			s.lo, s.hi = least(s.lo, c), most(s.hi, c)
-		}
-		return &s.cells[k]
-	}
-	g.leaf.each(func(c Cell, d float64) { put(c).leaf = d })
-	for c, tau := range g.fixed {
-		put(c).fixed = tau
-	}
-	return s
-}
-
-// On is an empty grid in a yard that stands.
-func On(s *Standing) *Grid {
-	g := NewGrid()
-	g.base = s
-	return g
 }
 
 func least(a, b Cell) Cell { return Cell{min(a.X, b.X), min(a.Y, b.Y), min(a.Z, b.Z)} }
@@ -135,11 +95,6 @@ func (g *Grid) box() *box {
 	b := &box{lo: Cell{math.MaxInt32, math.MaxInt32, math.MaxInt32}}
 	hi := Cell{math.MinInt32, math.MinInt32, math.MinInt32}
 	grow := func(c Cell) { b.lo, hi = least(b.lo, c), most(hi, c) }
-	var base []stood
-	if g.base != nil {
-		base = g.base.cells
-		b.lo, hi = g.base.lo, g.base.hi
-	}
 	if g.leaf.blocks != nil {
 		grow(g.leaf.lo)
 		grow(g.leaf.hi)
@@ -171,14 +126,7 @@ func (g *Grid) box() *box {
 			b.fixed[at] = float32(math.Exp(-tau / 2))
 		}
 	}
-	for i := range base {
-		put(base[i].Cell, base[i].leaf+g.leaf.get(base[i].Cell), math.Max(base[i].fixed, g.fixed[base[i].Cell]))
-	}
-	g.leaf.each(func(c Cell, d float64) {
-		if !used[b.at(c)] {
-			put(c, d, g.fixed[c])
-		}
-	})
+	g.leaf.each(func(c Cell, d float64) { put(c, d, g.fixed[c]) })
 	for c, tau := range g.fixed {
 		if !used[b.at(c)] {
 			put(c, 0, tau)

@@ -183,7 +183,7 @@ func TestATallTreeIsCappedWhereItsNeighbourWouldFallShort(t *testing.T) {
 	lightOf := func(top float64) float64 { return pair(top).Shade(north, light.Coarse).Without[1] }
 	caps := map[float64]light.Cap{}
 	for _, top := range []float64{300, 400, 600} {
-		c := pair(top).Caps(north, light.Coarse, []float64{top, 200, 0}, keep)
+		c := pair(top).Shade(north, light.Coarse).Caps([]float64{top, 200, 0}, keep)
 		require.Equal(t, 1, c[0].Binds)
 		require.False(t, c[0].Short)
 		require.Zero(t, c[2].CM, "a hedge is not asked")
@@ -202,7 +202,7 @@ func TestWhereOthersTakeTheLightATreeMayTakeNoMore(t *testing.T) {
 	for k, x := range []float64{-300, 300} {
 		s.Crown(s.Owner([]string{"west", "east"}[k]), light.Crown{X: x, Y: 260, Z0: 40, Z1: 700, R: 240, LeafM2: 60})
 	}
-	c := s.Caps(46, light.Coarse, []float64{400, 200, 0, 700, 700}, 0.85)[0]
+	c := s.Shade(46, light.Coarse).Caps([]float64{400, 200, 0, 700, 700}, 0.85)[0]
 	require.Equal(t, 1, c.Binds)
 	require.True(t, c.Short)
 	require.Less(t, c.CM, 400.0)
@@ -235,7 +235,7 @@ func TestKeptLightIsThatOfRowsAtTheRuleOfThumb(t *testing.T) {
 func TestATreeAloneIsNotCapped(t *testing.T) {
 	alone := light.NewShader()
 	alone.Crown(alone.Owner("alone"), light.Crown{Z0: 60, Z1: 400, R: 150, LeafM2: 18})
-	require.Equal(t, -1, alone.Caps(46, light.Coarse, []float64{400}, light.KeepLight)[0].Binds)
+	require.Equal(t, -1, alone.Shade(46, light.Coarse).Caps([]float64{400}, light.KeepLight)[0].Binds)
 }
 
 func BenchmarkCapsOfFortyTrees(b *testing.B) {
@@ -247,7 +247,7 @@ func BenchmarkCapsOfFortyTrees(b *testing.B) {
 		heights = append(heights, h)
 	}
 	for b.Loop() {
-		s.Caps(46, light.Coarse, heights, light.KeepLight)
+		s.Shade(46, light.Coarse).Caps(heights, light.KeepLight)
 	}
 }
 
@@ -275,8 +275,8 @@ func yardRound() *light.Grid {
 func TestLightThroughWhatStandsRoundATreeIsThatOfTheWholeYard(t *testing.T) {
 	sky := light.Directions(46, light.Coarse)
 	room := [2]limb.Vec{{X: -350, Y: -350}, {X: 350, Y: 350, Z: 700}}
-	round := yardRound().Settle().Outside(room[0], room[1], sky)
-	open := light.NewGrid().Settle().Outside(room[0], room[1], sky)
+	round := yardRound().Outside(room[0], room[1], sky)
+	open := light.NewGrid().Outside(room[0], room[1], sky)
 	for _, spread := range []float64{180, 260, 340} {
 		m := someTree(t, spread)
 		g := yardRound()
@@ -293,23 +293,6 @@ func TestLightThroughWhatStandsRoundATreeIsThatOfTheWholeYard(t *testing.T) {
 		}
 		require.Less(t, sum/float64(m.Len()), 0.012, "mean over the limbs")
 		require.Greater(t, shaded/float64(m.Len()), 0.05, "the yard takes light")
-	}
-}
-
-func TestAStandingYardIsTheSameUnderEveryTree(t *testing.T) {
-	sky := light.Directions(46, light.Coarse)
-	m := someTree(t, 260)
-	fresh := yardRound()
-	lots := fresh.Tree(m, limb.Vec{})
-	want := fresh.Sweep(sky).OfLimbs(m, lots, limb.Vec{})
-	base := yardRound().Settle()
-	for range 2 {
-		on := light.On(base)
-		lots := on.Tree(m, limb.Vec{})
-		got := on.Sweep(sky).OfLimbs(m, lots, limb.Vec{})
-		for i := range want {
-			require.InDelta(t, want[i], got[i], 1e-9)
-		}
 	}
 }
 

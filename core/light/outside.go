@@ -1,9 +1,6 @@
 package light
 
 import (
-	"runtime"
-	"sync"
-
 	"vertumna/core/limb"
 )
 
@@ -19,14 +16,13 @@ type Outside struct {
 
 const outsideStep = 2 // cells
 
-// Outside sends light through what stands to the room between two corners, cm. Cost: a sweep of the yard.
-func (s *Standing) Outside(lo, hi limb.Vec, directions []Direction) *Outside {
+// Outside sends light through what stands in the grid to the room between two corners, cm. Cost: a sweep of the yard.
+func (g *Grid) Outside(lo, hi limb.Vec, directions []Direction) *Outside {
 	a, b := CellOf(lo), CellOf(hi)
 	o := &Outside{
 		lo: a, nx: (b.X-a.X)/outsideStep + 1, ny: (b.Y-a.Y)/outsideStep + 1, nz: (b.Z-a.Z)/outsideStep + 1, dirs: directions,
 		through: make([][]float32, len(directions)),
 	}
-	g := On(s)
 	var at []Cell
 	for z := range o.nz {
 		for y := range o.ny {
@@ -90,19 +86,4 @@ func (o *Outside) OfTree(m *limb.Map) limb.Light {
 		}
 	}
 	return f.OfLimbs(m, lots, limb.Vec{})
-}
-
-// eachDirection shares directions out over two cores, each with its own sweeper.
-func eachDirection(b *box, n int, do func(w *sweeper, k int)) {
-	workers := min(n, max(1, min(2, runtime.GOMAXPROCS(0))))
-	var wg sync.WaitGroup
-	for w := range workers {
-		wg.Go(func() {
-			s := newSweeper(b)
-			for k := w; k < n; k += workers {
-				do(s, k)
-			}
-		})
-	}
-	wg.Wait()
 }

@@ -15,6 +15,8 @@ type Shading struct {
 	Without []float64
 	// SunHours is the hours of sun a day on each owner's leaf, its own shade left out.
 	SunHours []float64
+
+	from *passage
 }
 
 // ShadeCellCM is the width of a cell of the shading.
@@ -100,7 +102,7 @@ func (r *ray) add(owner int, tau float64) {
 func (s *Shader) Shade(latitude float64, set Set) Shading {
 	p := s.passage(latitude, set)
 	n := len(s.owners)
-	out := Shading{Owners: s.owners, Lost: make([][]float64, n), Without: make([]float64, n), SunHours: make([]float64, n)}
+	out := Shading{from: p, Owners: s.owners, Lost: make([][]float64, n), Without: make([]float64, n), SunHours: make([]float64, n)}
 	for o := range out.Lost {
 		out.Lost[o] = make([]float64, n)
 	}

@@ -52,27 +52,31 @@ func (b *box) sweep(directions []Direction) *Field {
 	if len(b.runs) == 0 {
 		return f
 	}
-	workers := min(len(directions), max(1, min(2, runtime.GOMAXPROCS(0))))
-	parts := make([][]float32, workers)
-	var wg sync.WaitGroup
-	for w := range workers {
-		wg.Go(func() {
-			s := newSweeper(b)
-			for k := w; k < len(directions); k += workers {
-				s.send(directions[k])
-			}
-			parts[w] = s.acc
-		})
-	}
-	wg.Wait()
+	workers := eachDirection(b, len(directions), func(s *sweeper, k int) { s.send(directions[k]) })
 	for i := range f.acc {
 		sum := 0.0
-		for _, p := range parts {
-			sum += float64(p[i])
+		for _, s := range workers {
+			sum += float64(s.acc[i])
 		}
 		f.acc[i] = float32(sum)
 	}
 	return f
+}
+
+// eachDirection shares n directions out over two cores, each with its own sweeper.
+func eachDirection(b *box, n int, do func(s *sweeper, k int)) []*sweeper {
+	workers := make([]*sweeper, min(n, max(1, min(2, runtime.GOMAXPROCS(0)))))
+	var wg sync.WaitGroup
+	for w := range workers {
+		workers[w] = newSweeper(b)
+		wg.Go(func() {
+			for k := w; k < n; k += len(workers) {
+				do(workers[w], k)
+			}
+		})
+	}
+	wg.Wait()
+	return workers
 }
 
 // sweeper holds one core's work.

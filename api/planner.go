@@ -32,8 +32,9 @@ type planner struct {
 
 	remembered map[string]bool // orchards whose amounts were read from the store
 	fruits     map[fruitKey]*fruitMade
-	lights     map[mapKey]limb.Light
-	sections   map[mapKey]float64
+	lights     facts[limb.Light]
+	sections   facts[float64]
+	seasons    facts[limb.Season]
 }
 
 // mapKey is a tree's limb map, with all else that what is kept of it was worked out from.
@@ -98,7 +99,7 @@ const (
 )
 
 func newPlanner(s *store.Store, today func() almanac.Day) *planner {
-	return &planner{store: s, today: today, ensembles: map[ensembleKey]*ensembleSlot{}, contents: map[string]*store.Contents{}, plans: map[planKey]*planSlot{}, amounts: map[string]year.Amount{}, remembered: map[string]bool{}, fruits: map[fruitKey]*fruitMade{}, lights: map[mapKey]limb.Light{}, sections: map[mapKey]float64{}}
+	return &planner{store: s, today: today, ensembles: map[ensembleKey]*ensembleSlot{}, contents: map[string]*store.Contents{}, plans: map[planKey]*planSlot{}, amounts: map[string]year.Amount{}, remembered: map[string]bool{}, fruits: map[fruitKey]*fruitMade{}}
 }
 
 // ensemble makes the ensemble of a site and season once.
@@ -306,23 +307,45 @@ func (p *planner) drop(key planKey) {
 	p.order = slices.DeleteFunc(p.order, func(k planKey) bool { return k == key })
 }
 
+// facts are things worked out from maps, kept while what they come from stays the same.
+type facts[V any] struct {
+	mu   sync.Mutex
+	kept map[mapKey]V
+}
+
+func (f *facts[V]) of(key mapKey, work func() (V, error)) (V, error) {
+	f.mu.Lock()
+	have, ok := f.kept[key]
+	f.mu.Unlock()
+	if ok {
+		return have, nil
+	}
+	made, err := work()
+	if err != nil {
+		return made, err
+	}
+	f.mu.Lock()
+	defer f.mu.Unlock()
+	if f.kept == nil || len(f.kept) >= keepFacts {
+		f.kept = map[mapKey]V{}
+	}
+	f.kept[key] = made
+	return made, nil
+}
+
 // lightOf is the light of a tree's map, worked out once while neither it nor what stands round it changes.
 func (p *planner) lightOf(b *standing, m *limb.Map, mark store.MapMark) limb.Light {
-	key := mapKey{b.tree.ID, mark, inShort(b.reading().Yard, b.latitude())}
-	p.mu.Lock()
-	have, ok := p.lights[key]
-	p.mu.Unlock()
-	if ok {
-		return have
-	}
-	l := b.lightOf(m)
-	p.mu.Lock()
-	defer p.mu.Unlock()
-	if len(p.lights) >= keepFacts {
-		clear(p.lights)
-	}
-	p.lights[key] = l
+	l, _ := p.lights.of(mapKey{b.tree.ID, mark, inShort(b.reading().Yard, b.latitude())}, func() (limb.Light, error) { return b.lightOf(m), nil })
 	return l
+}
+
+// checked is a revision of a tree's map.
+func (p *planner) checked(ctx context.Context, treeID string, mark store.MapMark) (*limb.Map, error) {
+	kept, err := p.store.MapRevision(ctx, treeID, mark.Revision)
+	if err != nil {
+		return nil, err
+	}
+	return limb.Check(kept.Doc)
 }
 
 // sectionOf is the section of the wood that carries a tree's crop, cm2, read off its map once.
@@ -330,27 +353,22 @@ func (p *planner) sectionOf(ctx context.Context, t *year.Tree, mark store.MapMar
 	if mark.Revision == 0 {
 		return crop.BasisSection(nil, t.TrunkMM, t.ScaffoldsMM), nil
 	}
-	key := mapKey{t.ID, mark, inShort(t.TrunkMM, t.ScaffoldsMM)}
-	p.mu.Lock()
-	have, ok := p.sections[key]
-	p.mu.Unlock()
-	if ok {
-		return have, nil
-	}
-	kept, err := p.store.MapRevision(ctx, t.ID, mark.Revision)
-	if err != nil {
-		return 0, err
-	}
-	m, err := limb.Check(kept.Doc)
-	if err != nil {
-		return 0, err
-	}
-	section := crop.BasisSection(m, t.TrunkMM, t.ScaffoldsMM)
-	p.mu.Lock()
-	defer p.mu.Unlock()
-	if len(p.sections) >= keepFacts {
-		clear(p.sections)
-	}
-	p.sections[key] = section
-	return section, nil
+	return p.sections.of(mapKey{t.ID, mark, inShort(t.TrunkMM, t.ScaffoldsMM)}, func() (float64, error) {
+		m, err := p.checked(ctx, t.ID, mark)
+		if err != nil {
+			return 0, err
+		}
+		return crop.BasisSection(m, t.TrunkMM, t.ScaffoldsMM), nil
+	})
+}
+
+// seasonOf is the season of a tree's map, read off it once.
+func (p *planner) seasonOf(ctx context.Context, treeID string, mark store.MapMark) (limb.Season, error) {
+	return p.seasons.of(mapKey{treeID, mark, ""}, func() (limb.Season, error) {
+		m, err := p.checked(ctx, treeID, mark)
+		if err != nil {
+			return "", err
+		}
+		return m.Season, nil
+	})
 }

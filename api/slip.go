@@ -156,10 +156,13 @@ func (p *slipMade) amount() year.Amount {
 	return a
 }
 
+// slipsAs is raised when the program makes another slip of the same inputs: what was kept of those before is made anew.
+const slipsAs = 1
+
 // madeFrom tells slips apart by all that they are made from: the same text, the same slip.
 func (p *slipMade) madeFrom(mark store.MapMark) string {
 	b := p.standing
-	return inShort(mark, p.key, p.options, b.options, p.reading().Yard, b.latitude(), p.core.ShootCM, p.ownTools(), b.contents.Orchard.Rain)
+	return inShort(slipsAs, mark, p.key, p.options, b.options, p.reading().Yard, b.latitude(), p.core.ShootCM, p.ownTools(), b.contents.Orchard.Rain)
 }
 
 // onto brings the map to the season of the slip: a summer slip of a map taken in winter stands on what the tree is expected

@@ -126,7 +126,7 @@ type GaugeBody struct {
 // ZoneBody is a third of a tree's height under its own limit.
 type ZoneBody struct {
 	Name   string  `json:"name"`
-	Range  string  `json:"range" doc:"where it starts, in the person's units"`
+	Starts string  `json:"starts" doc:"how high, in the person's units"`
 	FromCM float64 `json:"from_cm"`
 	ToCM   float64 `json:"to_cm"`
 	Used   float64 `json:"used" doc:"taken before, this tree year"`
@@ -315,7 +315,7 @@ func (p *slipMade) gauge() GaugeBody {
 	g.Zones = []ZoneBody{}
 	for k, z := range s.Zones {
 		g.Zones = append(g.Zones, ZoneBody{
-			Name: words.Thirds[k], Range: p.speaker.Amount(math.Round(z.FromCM/10)/10, "m") + " up", FromCM: round1(z.FromCM), ToCM: round1(z.ToCM), Used: round4(z.Used), Slip: round4(z.Slip), Most: round4(z.Most),
+			Name: words.Thirds[k], Starts: p.speaker.Amount(math.Round(z.FromCM/10)/10, "m") + " up", FromCM: round1(z.FromCM), ToCM: round1(z.ToCM), Used: round4(z.Used), Slip: round4(z.Slip), Most: round4(z.Most),
 			Says: p.speaker.Zone(k, z),
 		})
 	}

@@ -147,7 +147,7 @@ describe('the stop line', () => {
       from_cm: from,
       to_cm: from + 80,
       says: `${name} says.`,
-      range: '1 m up',
+      starts: '1 m up',
     });
     const zones = [zone('low', 0.1, 0.05, 0.25, 60), zone('middle', 0, 0.3, 0.25, 140), zone('top', 0, 0.5, 0.8, 220)];
     render(<SlipGauge slip={slip([step(1, 'S1', 0, 60)], { zones })} chosen={0} />);

@@ -30,7 +30,7 @@ export function ZoneBars({ zones }: { zones: readonly Zone[] }) {
               {z.name}
               <tspan className="q" fill="var(--quiet)">
                 {' '}
-                {z.range}
+                {z.starts}
               </tspan>
             </text>
             <rect x={left} y={y} width={w - left - 8} height={14} fill="none" stroke="var(--rule)" strokeWidth={0.8} />

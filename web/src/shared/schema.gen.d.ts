@@ -3436,11 +3436,11 @@ export interface components {
             /** Format: double */
             most: number;
             name: string;
-            /** @description where it starts, in the person's units */
-            range: string;
             says: string;
             /** Format: double */
             slip: number;
+            /** @description how high, in the person's units */
+            starts: string;
             /** Format: double */
             to_cm: number;
             /**

@@ -140,7 +140,7 @@ func (s *server) bench(ctx context.Context, b *standing) (*BenchBody, error) {
 	case b.after != nil:
 		shown = b.after
 	case b.ahead > 0:
-		if shown, err = growth.Ahead(m, b.latitude(), b.ahead); err != nil {
+		if shown, err = growth.Ahead(b.grower(m), b.ahead); err != nil {
 			return nil, err
 		}
 	}
@@ -271,7 +271,7 @@ func (s *server) came(ctx context.Context, b *standing, out *BenchBody, now *lim
 			}
 		}
 	}
-	tree := growth.Tree{Map: kept.read, Latitude: b.latitude(), Rain: growth.Rain(b.contents.Orchard.RainOf(now.Year - 2))}
+	tree := b.grower(kept.read)
 	c, err := growth.Compare(tree, work, now)
 	if err != nil {
 		return nil // what was cut does not fit the map of then: nothing can be said

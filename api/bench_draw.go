@@ -5,6 +5,7 @@ import (
 	"strings"
 
 	"vertumna/core/find"
+	"vertumna/core/growth"
 	"vertumna/core/light"
 	"vertumna/core/limb"
 	"vertumna/words"
@@ -40,6 +41,14 @@ func (b *standing) latitude() float64 {
 		return site.Lat
 	}
 	return usualLatitude
+}
+
+// grower is the tree as it grows on from a map: what it becomes left alone, its shoots and rain as they were told.
+func (b *standing) grower(m *limb.Map) growth.Tree {
+	return growth.Tree{
+		Map: m, Latitude: b.latitude(), ShootCM: b.core.ShootCM, Rain: growth.Rain(b.contents.Orchard.RainOf(m.Year - 1)),
+		Bounds: growth.LeftAlone(m, b.core.Class, b.core.TubLitres),
+	}
 }
 
 // lightOf is the light of each limb as the tree stands in its yard: the coarse set, for it is asked on every change.

@@ -11,6 +11,7 @@ import (
 
 	"vertumna/core/almanac"
 	"vertumna/core/crop"
+	"vertumna/core/cut"
 	"vertumna/core/given"
 	"vertumna/core/limb"
 	"vertumna/core/year"
@@ -35,6 +36,7 @@ type planner struct {
 	lights     facts[limb.Light]
 	sections   facts[float64]
 	seasons    facts[limb.Season]
+	forecasts  facts[cut.Forecast]
 }
 
 // mapKey is a tree's limb map, with all else that what is kept of it was worked out from.

@@ -95,8 +95,10 @@ type slipMade struct {
 	season    limb.Season
 	key       string // of the slip: season and growth year
 	predicted bool
+	now       *slipMade      // of a forecast: the slip of the map's own season, made first; nil: this is it
 	plan      *year.TreePlan // nil where no place is set up
 	choices   map[cut.Key]store.SlipChoice
+	forecasts *facts[cut.Forecast]
 }
 
 // makeSlip makes the slip of a tree with a person's choices in it.
@@ -114,6 +116,7 @@ func (s *server) makeSlip(ctx context.Context, in *SlipInput) (*slipMade, error)
 		plan = p.treeShown(b.tree.ID)
 	}
 	out := slipFor(b, plan, in.Season)
+	out.forecasts = &s.planner.forecasts
 	if err := out.onto(kept); err != nil {
 		return nil, err
 	}
@@ -157,7 +160,7 @@ func (p *slipMade) amount() year.Amount {
 }
 
 // slipsAs is raised when the program makes another slip of the same inputs: what was kept of those before is made anew.
-const slipsAs = 1
+const slipsAs = 2
 
 // madeFrom tells slips apart by all that they are made from: the same text, the same slip.
 func (p *slipMade) madeFrom(mark store.MapMark) string {
@@ -166,32 +169,38 @@ func (p *slipMade) madeFrom(mark store.MapMark) string {
 }
 
 // onto brings the map to the season of the slip: a summer slip of a map taken in winter stands on what the tree is expected
-// to be at midsummer, cut or not as the account says.
+// to be at midsummer, with its winter slip made; a winter slip of a summer map on the next winter, with its summer slip made.
 func (p *slipMade) onto(kept *store.LimbMap) error {
 	m, err := limb.Check(kept.Doc)
 	if err != nil {
 		return err
 	}
 	p.kept = kept
-	p.tree = growth.Tree{Map: m, Latitude: p.latitude(), ShootCM: p.core.ShootCM, Rain: growth.Rain(p.contents.Orchard.RainOf(m.Year - 1))}
-	switch {
-	case m.Season == p.season:
-		p.m = m
-	case p.season == limb.Dormant:
-		p.m, p.predicted = asDormant(m), true
-	default:
-		day, _, err := growth.Day(p.tree, nil, 0)
-		if err != nil {
+	p.tree, p.m = p.grower(m), m
+	if m.Season == p.season {
+		p.key = slipKey(p.season, p.m.Year)
+		return nil
+	}
+	p.predicted = true
+	now := *p
+	now.season, now.predicted, now.key = m.Season, false, slipKey(m.Season, m.Year)
+	if err := now.replan(); err != nil {
+		return err
+	}
+	p.now = &now
+	if p.season == limb.Dormant {
+		if p.tree, err = growth.Close(now.tree, now.slip.Made(), 0); err != nil {
 			return err
 		}
-		p.m, p.predicted = day, true
+	} else if p.tree.Map, _, err = growth.Day(now.tree, now.slip.Made(), 0); err != nil {
+		return err
 	}
-	p.tree.Map = p.m
+	p.m, p.light = p.tree.Map, nil
 	p.key = slipKey(p.season, p.m.Year)
 	return nil
 }
 
-// asDormant is a summer map at its next winter, as it stands.
+// asDormant is a summer map at its next winter, as it stands: not cut.
 func asDormant(m *limb.Map) *limb.Map {
 	next := *m
 	next.Season = limb.Dormant
@@ -204,7 +213,7 @@ func asDormant(m *limb.Map) *limb.Map {
 // replan makes the slip with the choices as they stand.
 func (p *slipMade) replan() error {
 	if p.light == nil {
-		p.light = p.lightOf(p.m)
+		p.light = p.lightAhead(p.m)
 	}
 	p.choose()
 	var err error
@@ -218,8 +227,11 @@ func (p *slipMade) replan() error {
 // choose gathers what the school, the year's account and the person say.
 func (p *slipMade) choose() {
 	p.standing.options.Harvested = p.season == limb.Summer && p.harvestOver()
-	p.options = cut.ForSchool(p.school, string(p.aim()), p.age(), p.season)
-	if p.plan != nil {
+	p.options = cut.ForSchool(p.school, p.core.Kind, string(p.aim()), p.age(), p.season)
+	switch {
+	case p.now != nil && p.season == limb.Summer: // what its winter slip takes is gone by then
+		p.options.Used, p.options.BigUsed, p.options.ZonesUsed = p.now.slip.Account, p.now.slip.BigWounds, p.now.slip.ZonesTaken()
+	case p.now == nil && p.plan != nil:
 		p.options.Used, p.options.BigUsed = p.plan.Account.Removed, p.bigUsed()
 		p.options.ZonesUsed = p.zonesUsed()
 	}

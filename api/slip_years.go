@@ -2,6 +2,7 @@ package api
 
 import (
 	"context"
+	"fmt"
 	"math"
 	"net/http"
 	"sync"
@@ -17,7 +18,7 @@ import (
 // SlipYearsInput asks for several years of slips.
 type SlipYearsInput struct {
 	SlipInput
-	Years int `query:"years" minimum:"1" maximum:"4" default:"4"`
+	Years int `query:"years" minimum:"1" maximum:"10" default:"7"`
 }
 
 // OutcomeBody is what the tree comes to when the same cuts are made at another time.
@@ -42,33 +43,46 @@ type SlipCompareBody struct {
 	Weak     string        `json:"weak" doc:"what the forecast cannot know"`
 }
 
-// YearBody is one year of a restoration.
+// YearBody is one year of the plan.
 type YearBody struct {
 	Year     int      `json:"year"`
 	Winter   []string `json:"winter" nullable:"false" doc:"what falls in the winter slip"`
 	Summer   []string `json:"summer" nullable:"false"`
-	Account  float64  `json:"account"`
+	Account  float64  `json:"account" doc:"of the crown, in the tree year"`
+	ByWinter float64  `json:"winter_share" doc:"of it, in winter"`
 	Before   float64  `json:"height_before_cm"`
+	Wintered float64  `json:"height_winter_cm,omitempty" doc:"when its winter slip is made"`
+	Day      float64  `json:"height_day_cm,omitempty" doc:"on the day of its summer slip, before it"`
+	Cut      float64  `json:"height_cut_cm" doc:"when the year's last slip is made"`
 	After    float64  `json:"height_cm" doc:"at the next winter"`
 	Buds     float64  `json:"flower_buds"`
 	Kilos    float64  `json:"kilos" doc:"a usual crop, thinned"`
 	Minutes  float64  `json:"minutes"`
+	InWinter float64  `json:"winter_minutes"`
 	Findings int      `json:"findings" doc:"at its start"`
 	Waits    int      `json:"waits" doc:"at its end"`
+	Held     bool     `json:"held" doc:"from this year's height cut on it stands within reach"`
 }
 
-// SlipYearsBody is a tree over several years, beside replacing it.
+// PastYearBody is a year that was: what its maps and journal tell.
+type PastYearBody struct {
+	Year    int     `json:"year"`
+	Height  float64 `json:"height_cm,omitempty" doc:"at its winter, where it was mapped"`
+	Account float64 `json:"account"`
+	Minutes float64 `json:"minutes"`
+}
+
+// SlipYearsBody is a tree over the years of its plan, beside replacing it. Its first year is the slip of the day.
 type SlipYearsBody struct {
-	Years   []YearBody  `json:"years" nullable:"false"`
-	Course  string      `json:"course" doc:"how the years are parted between winter and summer"`
-	Choice  string      `json:"choice" doc:"of the school: how a tall tree is brought down by it"`
-	Follows bool        `json:"follows" doc:"the tree's slips follow this course"`
-	Restore bool        `json:"restore" doc:"the tree's aim is to be restored: its slips follow a course"`
-	Needs   string      `json:"needs,omitempty" doc:"at which yearly limit the tree would come to reach; absent where the chosen one brings it there"`
-	ReachCM float64     `json:"reach_cm"`
-	Cannot  []string    `json:"cannot" nullable:"false" doc:"limbs that do not come to reach in these years, and why"`
-	Replace ReplaceBody `json:"replace"`
-	Weak    string      `json:"weak"`
+	Past    []PastYearBody `json:"past" nullable:"false"`
+	Years   []YearBody     `json:"years" nullable:"false"`
+	Held    string         `json:"held,omitempty" doc:"from which year on it is held, and what holding comes to; absent where it never is"`
+	Needs   string         `json:"needs,omitempty" doc:"at which yearly limit the tree would come to reach; absent where the chosen one brings it there"`
+	Limit   float64        `json:"limit" doc:"of the crown, a year"`
+	ReachCM float64        `json:"reach_cm"`
+	Cannot  []string       `json:"cannot" nullable:"false" doc:"limbs that do not come to reach in these years, and why"`
+	Replace ReplaceBody    `json:"replace"`
+	Weak    string         `json:"weak"`
 }
 
 // ReplaceBody is what a new tree in its place would come to.
@@ -201,36 +215,90 @@ func (p *slipMade) outcome(c course) (OutcomeBody, error) {
 	return out, nil
 }
 
-// years makes slips year by year.
-func (p *slipMade) years(n int) (*SlipYearsBody, error) {
-	o := cut.ForSchool(p.school, "restore", p.age(), limb.Dormant)
-	o.Used, o.BigUsed = p.options.Used, p.options.BigUsed
-	tree := p.tree
-	if p.season == limb.Summer {
-		tree.Map, o.Used, o.BigUsed = asDormant(tree.Map), 0, 0
+// plannedYears are the years of a tree's plan, the first of them the slip of the day.
+func (p *slipMade) plannedYears(n int) (cut.Forecast, error) {
+	now := p
+	if p.now != nil {
+		now = p.now
 	}
-	reading := p.reading()
-	made, err := cut.Restore(tree, cut.Years{N: n, Options: o, Reading: reading, LightOf: p.lightAhead, StopEarly: true, HeightFirst: true})
+	return now.forecasts.of(now.forecastKey(n), func() (cut.Forecast, error) {
+		years := cut.Years{N: n, Options: now.options, Reading: now.reading(), LightOf: now.lightAhead}
+		if n == 1 { // the slips of this tree year
+			rows, end, err := cut.Over(now.tree, years)
+			return cut.Forecast{Rows: rows, End: end, Held: -1}, err
+		}
+		return cut.Ahead(now.tree, years)
+	})
+}
+
+// forecastKey tells forecasts apart by all that they are made from.
+func (p *slipMade) forecastKey(n int) mapKey {
+	return mapKey{p.core.ID, p.kept.Mark(), fmt.Sprint(p.madeFrom(p.kept.Mark()), n)}
+}
+
+// years tells the plan year by year.
+func (p *slipMade) years(n int) (*SlipYearsBody, error) {
+	made, err := p.plannedYears(max(n, replaceYears))
 	if err != nil {
 		return nil, err
 	}
 	out := &SlipYearsBody{
-		Years: []YearBody{}, ReachCM: math.Round(reading.Options.ReachCM), Weak: forecastWeak, Course: p.speaker.Course(made.Course), Needs: p.speaker.Needs(made), Choice: string(made.Course),
-		Restore: p.aim() == year.Restore, Follows: p.aim() == year.Restore && p.school.Is("restoration", string(made.Course)),
+		Years: []YearBody{}, ReachCM: math.Round(p.standing.options.ReachCM), Weak: forecastWeak, Needs: p.speaker.Needs(made), Limit: round4(p.limit()),
+		Held: p.speaker.Held(made, p.firstYear()),
 	}
 	for k, r := range made.Rows {
 		y := YearBody{
-			Year: p.firstYear() + k, Winter: p.told(r.Dormant), Summer: []string{}, Account: round4(r.Account), Before: round1(r.HeightBefore), After: round1(r.HeightAfter),
-			Buds: math.Round(r.FlowerBuds), Minutes: math.Round(r.Minutes), Findings: len(r.Dormant.Findings), Waits: len(r.Last().Carried), Kilos: math.Round(cut.CropKG(p.m, r.FlowerBuds)),
+			Year: p.firstYear() + k, Winter: []string{}, Summer: []string{}, Account: round4(r.Account), Before: round1(r.HeightBefore), Wintered: round1(r.HeightWinter), Day: round1(r.HeightDay), Cut: round1(r.HeightCut), After: round1(r.HeightAfter),
+			Buds: math.Round(r.FlowerBuds), Minutes: math.Round(r.Minutes), Waits: len(r.Last().Carried), Kilos: math.Round(cut.CropKG(p.m, r.FlowerBuds)),
+			Held: made.Held >= 0 && k >= made.Held,
+		}
+		if r.Dormant != nil {
+			y.Winter, y.ByWinter, y.InWinter, y.Findings = p.told(r.Dormant), round4(r.Dormant.Share), math.Round(r.Dormant.Minutes), len(r.Dormant.Findings)
 		}
 		if r.Summer != nil {
 			y.Summer = p.told(r.Summer)
 		}
 		out.Years = append(out.Years, y)
 	}
-	out.Cannot = p.speaker.StillAbove(made.Above)
 	out.Replace = p.replace(out.Years)
+	out.Years = out.Years[:n]
+	out.Cannot = p.speaker.StillAbove(made.Above)
+	out.Past = p.pastYears()
 	return out, nil
+}
+
+// replaceYears is how long keeping a tree is set against a new one.
+const replaceYears = 10
+
+// pastYears are the two tree years before the first of the plan, as the journal tells them.
+func (p *slipMade) pastYears() []PastYearBody {
+	out := []PastYearBody{}
+	first := p.firstYear()
+	for y := first - 2; y < first; y++ {
+		b := PastYearBody{Year: y}
+		left := 1.0
+		for i := range p.contents.Entries {
+			e := &p.contents.Entries[i]
+			if e.TreeID != p.core.ID || e.Date > p.day {
+				continue
+			}
+			if of, _ := year.MapSeason(e.Date, p.south); of != y {
+				continue
+			}
+			if e.Kind == "work" && !e.FreeOnly {
+				left *= 1 - e.Share
+			}
+			if e.Kind == "work" {
+				b.Minutes += e.Minutes
+			}
+			if e.HeightM > 0 {
+				b.Height = math.Round(100 * e.HeightM)
+			}
+		}
+		b.Account = round4(1 - left)
+		out = append(out, b)
+	}
+	return out
 }
 
 func (p *slipMade) firstYear() int {

@@ -3,6 +3,7 @@ package words
 import (
 	"fmt"
 	"math"
+	"strconv"
 	"strings"
 
 	"vertumna/core/cut"
@@ -50,7 +51,8 @@ var whys = map[cut.Why]string{
 	cut.OverToWinter: "past the stop line: next winter", cut.ZoneToSummer: "past the limit of its zone: in summer", cut.ZoneToWinter: "past the limit of its zone: next winter",
 	cut.Strips: "a limb would be left without its fruit buds", cut.FewShoots: "too few one-year shoots would be left to bear",
 	cut.BigWounds: "two big wounds a year are enough: next winter", cut.Incomplete: "the map is too thin here to be sure: look first",
-	cut.Locked: "a protected or tied limb would go with it", cut.KeptForHeight: "what is left of the limit is kept for the tops",
+	cut.Locked: "a protected or tied limb would go with it", cut.TakesOver: "it takes over from a limb that comes down: nothing touches it",
+	cut.NextYear:    "past the stop line: with next year's height cut",
 	cut.SchoolNever: "your school leaves this as it is", cut.LeftByYou: "left by you", cut.MovedByYou: "the cut was moved by you to where it does not solve this",
 }
 
@@ -257,6 +259,69 @@ func (s Speaker) SlipTotal(steps int, minutes float64, tools int) string {
 	return fmt.Sprintf("%s, %s, %s", plural(steps, "step"), s.Minutes(minutes), plural(tools, "tool"))
 }
 
+// thinWood names thin wood that is tidied in one go, by its place in the order of work.
+var thinWood = map[int]string{
+	2: "sprouts", 3: "crossing shoots", 4: "shoots that stand wrong", 5: "narrow or thick side shoots", 6: "thin tops", 7: "long ends",
+	8: "crowded shoots", 9: "shoots to renew",
+}
+
+var numbers = []string{"No", "One", "Two", "Three", "Four", "Five", "Six", "Seven", "Eight", "Nine", "Ten", "Eleven", "Twelve"}
+
+// Group names thin wood of one place that is cut in one go.
+func (s Speaker) Group(g cut.Group, of *cut.Slip) string {
+	what := thinWood[of.Cuts[g.Steps[0]].Step]
+	for _, n := range g.Steps {
+		if thinWood[of.Cuts[n].Step] != what {
+			what = "thin shoots"
+		}
+	}
+	n := strconv.Itoa(len(g.Steps))
+	if len(g.Steps) < len(numbers) {
+		n = numbers[len(g.Steps)]
+	}
+	if g.Limb == "" {
+		return fmt.Sprintf("%s %s, all over the tree", n, what)
+	}
+	return fmt.Sprintf("%s %s on %s", n, what, g.Limb)
+}
+
+// TakesOver says who takes over where a main limb comes down.
+func (s Speaker) TakesOver(t cut.Top) string {
+	now := ""
+	switch {
+	case t.Heir != "":
+		now = t.Heir + " takes over"
+	case t.Bud:
+		now = "a bud takes over"
+	case t.This < t.Now-1:
+		now = "its end goes"
+	}
+	switch {
+	case t.Later == "":
+		return now
+	case now == "":
+		return t.Later + " takes over when it comes down"
+	}
+	return now + ", " + t.Later + " when done"
+}
+
+// near: heights this close are one, cm.
+const near = 3
+
+// Heights says how high a tree stands now, after this year's height cut, and when all is done. Centimetres.
+func (s Speaker) Heights(now, this, done float64) string {
+	m := s.Height
+	switch {
+	case this > now-near && done > now-near:
+		return m(now) + " high"
+	case done > this-near:
+		return fmt.Sprintf("%s to %s this year", m(now), m(this))
+	case this > now-near:
+		return fmt.Sprintf("%s high, %s when done", m(now), m(done))
+	}
+	return fmt.Sprintf("%s to %s this year, %s when done", m(now), m(this), m(done))
+}
+
 func plural(n int, what string) string {
 	if n == 1 {
 		return "1 " + what
@@ -353,15 +418,27 @@ func (s Speaker) whyAbove(a cut.Above) string {
 	return s.Why(cut.Carried{Why: a.Why, CM: a.Now}, true)
 }
 
-// Needs says at which limit a tree would come to reach, where the chosen one does not bring it there.
-func (s Speaker) Needs(r cut.Restoration) string {
+// Needs says at which limit a tree would come to reach and be held, where the chosen one does not do it.
+func (s Speaker) Needs(f cut.Forecast) string {
 	switch {
-	case len(r.Above) == 0:
+	case f.Held >= 0:
 		return ""
-	case r.Needs == "":
+	case f.Needs == "":
 		return "No yearly limit up to 33 % brings it to reach in these years: give it more of them, a ladder, or a tree on a weaker root in its place."
 	}
-	return fmt.Sprintf("With a stop line of %s it would come to reach in year %d.", s.Amount(r.Needs.Share(), "share"), r.NeedsYears)
+	return fmt.Sprintf("With a stop line of %s it would come to reach in these years.", s.Amount(f.Needs.Share(), "share"))
+}
+
+// Held says from which year on the tree is held, and what a year of holding comes to.
+func (s Speaker) Held(f cut.Forecast, firstYear int) string {
+	if f.Held < 0 {
+		return ""
+	}
+	minutes, share, n := 0.0, 0.0, 0.0
+	for _, r := range f.Rows[f.Held:] {
+		minutes, share, n = minutes+r.Minutes, share+r.Account, n+1
+	}
+	return fmt.Sprintf("Held from %d on: about %s and %s of the crown a year.", firstYear+f.Held, s.Minutes(math.Round(minutes/n)), s.Amount(share/n, "share"))
 }
 
 // Replace sets keeping a tree against replacing it.
@@ -406,14 +483,6 @@ func thickness(s Speaker, c *cut.Step, tool string) string {
 		return fmt.Sprintf("%s, %s", tool, shortMinutes(c.Minutes))
 	}
 	return fmt.Sprintf("%s, %s thick, %s", tool, s.Amount(c.DMM, "mm"), shortMinutes(c.Minutes))
-}
-
-// Course says how a restoration parts its years.
-func (s Speaker) Course(c cut.Course) string {
-	if c == cut.SummerFirst {
-		return "Only sick wood and suckers in winter, the rest in summer: a summer cut calms what a winter cut would call up."
-	}
-	return "Two thirds in winter, then half, and the rest in summer."
 }
 
 // Bundle sets small cuts on one limb against taking it out.

@@ -23,10 +23,9 @@ func TestLimbsLeftAboveReachAreToldTogetherByTheirReason(t *testing.T) {
 }
 
 func TestTheLimitThatWouldDoIsNamed(t *testing.T) {
-	above := []cut.Above{{Limb: "S1", CM: 40}}
-	require.Empty(t, words.Speaker{}.Needs(cut.Restoration{}), "it comes to reach as it is")
-	require.Equal(t, "With a stop line of 25 % it would come to reach in year 4.", words.Speaker{}.Needs(cut.Restoration{Above: above, Needs: cut.Quarter, NeedsYears: 4}))
-	require.Contains(t, words.Speaker{}.Needs(cut.Restoration{Above: above}), "No yearly limit up to 33 %")
+	require.Empty(t, words.Speaker{}.Needs(cut.Forecast{}), "it comes to reach as it is")
+	require.Equal(t, "With a stop line of 25 % it would come to reach in these years.", words.Speaker{}.Needs(cut.Forecast{Held: -1, Needs: cut.Quarter}))
+	require.Contains(t, words.Speaker{}.Needs(cut.Forecast{Held: -1}), "No yearly limit up to 33 %")
 }
 
 func TestAZoneIsToldAgainstItsOwnLimit(t *testing.T) {

@@ -84,6 +84,14 @@ func (s Speaker) Amount(x float64, unit string) string {
 	return trim(x, 1) + " " + unit
 }
 
+// Height says a height given in centimetres, always to the centimetre, so that heights compare.
+func (s Speaker) Height(cm float64) string {
+	if s.Units == US {
+		return s.Amount(cm/100, "m")
+	}
+	return fmt.Sprintf("%.2f m", cm/100)
+}
+
 // trim prints a number with at most so many decimals and no trailing zeros.
 func trim(x float64, decimals int) string {
 	t := strconv.FormatFloat(x, 'f', decimals, 64)

@@ -29,7 +29,7 @@ func bigTree(b *testing.B, spread float64) (*limb.Map, limb.Light) {
 
 func slipOf(b *testing.B, m *limb.Map, l limb.Light, levels bool) *cut.Slip {
 	p, err := cut.NewPlanner(growth.Tree{Map: m, Latitude: 45}, find.Reading{Light: l, Options: find.Defaults()},
-		cut.Options{Level: cut.Fifth, KeepForHeight: true, Slack: 0.1})
+		cut.Options{Level: cut.Fifth, AimFirst: true, Slack: 0.1})
 	require.NoError(b, err)
 	if levels {
 		return p.AtLevels()[cut.Third]

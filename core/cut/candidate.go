@@ -92,6 +92,8 @@ type Question struct {
 	AtMax *float64 // the highest place that solves what was found; nil: any
 	// DrySummerStone: stone fruit is kept for dry summer weather by site or school.
 	DrySummerStone bool
+	// OldBuds asks for cuts to buds of older wood as well: the plain height cut of most gardens (reach page).
+	OldBuds bool
 
 	anyKind bool
 }
@@ -113,6 +115,7 @@ type Judge struct {
 	chain    []string
 	within   float64 // fruit buds of the tree within reach
 
+	highCM    float64 // a cut above it takes longer: a pole tool or a ladder
 	harvested bool
 	fruit     [][]limb.Piece  // the fruit buds of each limb
 	bears     []reachBuds     // those of each limb and all it carries
@@ -121,10 +124,17 @@ type Judge struct {
 	rise      [][]float64     // by limb: the highest point up to every second cm from its base, once asked
 }
 
+// A cut above this height takes longer, whoever makes it; a person's own reach, with the hand the fruit is left below it, where
+// the slip is planned for one (limb page, 6; work page).
+const (
+	highCut     = 200
+	belowFinger = 30
+)
+
 // NewJudge prepares a tree. Light may be nil: unknown.
 func NewJudge(m *limb.Map, light limb.Light, reading find.Reading) *Judge {
 	j := &Judge{m: m, light: light, reachCM: reading.Options.ReachCM, findings: find.Findings(m, reading), chain: find.LeaderChain(m)}
-	j.harvested = reading.Options.Harvested
+	j.harvested, j.highCM = reading.Options.Harvested, highCut
 	if j.reachCM == 0 {
 		j.reachCM = find.Defaults().ReachCM
 	}
@@ -270,7 +280,7 @@ func (j *Judge) time(c *Candidate, i int) {
 	if c.ThreeStep {
 		c.Minutes *= 1.8
 	}
-	if j.m.At(i, math.Max(0, c.AtCM)).Z > 200 {
+	if j.m.At(i, math.Max(0, c.AtCM)).Z > j.highCM {
 		c.Minutes += 3
 	}
 }
@@ -292,6 +302,9 @@ func (j *Judge) gain(i int, at float64) float64 {
 func (j *Judge) highest(i int) float64 {
 	return math.Max(j.m.Base(i).Z, j.liveTop[i])
 }
+
+// Highest is the top of a limb and all it carries, cm from the ground.
+func (j *Judge) Highest(i int) float64 { return j.highest(i) }
 
 // rises is the highest point of a limb up to a place.
 func (j *Judge) rises(i int, at float64) float64 {

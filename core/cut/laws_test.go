@@ -94,7 +94,7 @@ var bearingLevels = []cut.Level{cut.Fifth, cut.Quarter, cut.Thirty, cut.Third}
 func eachSlip(t *testing.T, test func(t *testing.T, l lawful, season limb.Season, o cut.Options)) {
 	for _, l := range lawTrees(t) {
 		for _, season := range []limb.Season{limb.Dormant, limb.Summer} {
-			for name, o := range map[string]cut.Options{"plain": {}, "person": {Slack: 0.1, KeepForHeight: true}} {
+			for name, o := range map[string]cut.Options{"plain": {}, "person": {Slack: 0.1, AimFirst: true}} {
 				t.Run(fmt.Sprint(l.name, " ", season, " ", name), func(t *testing.T) { test(t, l, season, o) })
 			}
 		}
@@ -258,7 +258,7 @@ func TestInSummerOnPomeTheFruitBudCutIsFirstWhereItCostsNothing(t *testing.T) {
 
 func TestProtectedAndTiedLimbsAreNeverCutNorTakenAlong(t *testing.T) {
 	for _, l := range lawTrees(t) {
-		o := cut.Options{Level: cut.Third, KeepForHeight: true, Slack: 0.1}
+		o := cut.Options{Level: cut.Third, AimFirst: true, Slack: 0.1}
 		s := l.planner(t, limb.Dormant, o).Plan()
 		if len(s.Cuts) == 0 {
 			continue
@@ -288,84 +288,6 @@ func TestProtectedAndTiedLimbsAreNeverCutNorTakenAlong(t *testing.T) {
 			}
 		}
 	}
-}
-
-func TestOverFourYearsATreeComesToReachOrThePlanSaysWhichLimbCannotAndWhy(t *testing.T) {
-	needed := 0
-	for _, l := range lawTrees(t) {
-		if l.m.Flat() {
-			continue // held by its wires
-		}
-		for _, level := range []cut.Level{cut.Fifth, cut.Quarter} {
-			y := cut.Years{
-				N: 4, HeightFirst: true, Options: cut.Options{Level: level, KeepForHeight: true, Slack: 0.1, NoStub: true},
-				Reading: find.Reading{Options: find.Defaults()}, StopEarly: true,
-			}
-			tree := growth.Tree{Map: l.m, Latitude: 45, Given: l.light}
-			plain, plainEnd, err := cut.Over(tree, y)
-			require.NoError(t, err)
-			made, err := cut.Restore(tree, y)
-			require.NoError(t, err)
-			rows, end := made.Rows, made.End
-			for _, r := range append(plain, rows...) {
-				require.LessOrEqual(t, r.Account, level.Share()+1e-4, l.name)
-			}
-			require.LessOrEqual(t, math.Max(260, end.Map.Height()), math.Max(260, plainEnd.Map.Height())+1e-9, l.name)
-			told := map[string]bool{}
-			for _, a := range made.Above {
-				require.NotEmpty(t, a.Why, a.Limb)
-				told[a.Limb] = true
-				if a.Why == cut.Outgrows {
-					require.Greater(t, a.Grows, a.Limit, "%s: more grows above reach than may go", a.Limb)
-				}
-			}
-			if made.Needs != "" {
-				needed++
-				y.Options.Level = made.Needs
-				under, err := cut.Restore(tree, y)
-				require.NoError(t, err)
-				require.Empty(t, under.Above, "%s: under the limit it was said to need", l.name)
-				require.Greater(t, made.Needs.Share(), level.Share())
-			}
-			for i := range end.Map.Axes {
-				if end.Map.Top(i) <= 260 || end.Map.WhollyDead(i) {
-					continue
-				}
-				along := false
-				for k := i; k >= 0; k = end.Map.Axes[k].Parent {
-					along = along || told[end.Map.Axes[k].ID]
-				}
-				require.True(t, along, "%s: %s or what carries it", l.name, end.Map.Axes[i].ID)
-			}
-		}
-	}
-	require.NotZero(t, needed, "some tree is told which limit would do")
-}
-
-func TestSoftFindingsLeaveWhatTheTopsNeed(t *testing.T) {
-	held := 0
-	for _, l := range lawTrees(t) {
-		for _, season := range []limb.Season{limb.Dormant, limb.Summer} {
-			with := l.planner(t, season, cut.Options{Level: cut.Fifth, KeepForHeight: true, Slack: 0.1}).Plan()
-			without := l.planner(t, season, cut.Options{Level: cut.Fifth, Slack: 0.1}).Plan()
-			require.LessOrEqual(t, topsOpen(with), topsOpen(without)+1e-9, "%s %s", l.name, season)
-			if topsOpen(with) < topsOpen(without)-1e-9 {
-				held++
-			}
-		}
-	}
-	require.NotZero(t, held, "on some tree it makes a difference")
-}
-
-// topsOpen is the weight of the tops a slip leaves above reach.
-func topsOpen(s *cut.Slip) float64 {
-	sum := 0.0
-	for _, c := range s.Carried {
-		if c.Finding.Code == "over_height" {
-			sum += c.Finding.Severity
-		}
-	}
-	return sum
 }
 
 func TestSmallCutsAreSetAgainstTheLimbTheyStandOn(t *testing.T) {

@@ -86,12 +86,11 @@ type Options struct {
 	// Slack is how far above the start of the offending stretch a cut is still sought, cm. The reference has none, so that a
 	// rounded place may rule out the very cut that stands there; a slip for a person uses a millimetre.
 	Slack float64
-	// HeightFirst brings the tops before crossing and wrong ways: from the second year of a restoration.
+	// AimFirst decides where every top ends, and who takes over there, before faults are looked at (reach page). Unset: faults
+	// alone, in the order of the limb page.
+	AimFirst bool
+	// HeightFirst brings the tops before crossing and wrong ways: from the second year of the limb page's restoration.
 	HeightFirst bool
-	// TopsBefore brings them before crossing as well; with HeightFirst.
-	TopsBefore bool
-	// KeepForHeight holds back from steps 4 and 5 what bringing the tops to reach needs this year.
-	KeepForHeight bool
 
 	HeightCut    When
 	SummerShoots Shoots
@@ -143,26 +142,27 @@ type Why string
 
 // The reasons of what is carried over.
 const (
-	NoSafeCut     Why = "no-safe-cut"
-	NoCut         Why = "no-cut" // thin the fruit, prop or tie
-	Bears         Why = "bears"
-	OtherSlip     Why = "other-slip"
-	LightAgain    Why = "light-again"
-	NotchFirst    Why = "notch-first"
-	BendFirst     Why = "bend-first"
-	DryWeather    Why = "dry-weather"
-	OverToSummer  Why = "over-limit-summer"
-	OverToWinter  Why = "over-limit-winter"
-	ZoneToSummer  Why = "zone-limit-summer"
-	ZoneToWinter  Why = "zone-limit-winter"
-	Strips        Why = "strips"
-	FewShoots     Why = "few-shoots"
-	BigWounds     Why = "big-wounds"
-	Lowered       Why = "lowered"
-	Incomplete    Why = "incomplete"
-	Locked        Why = "locked"
-	KeptForHeight Why = "kept-for-height"
-	SchoolNever   Why = "school-never"
-	LeftByYou     Why = "left-by-you"
-	MovedByYou    Why = "moved-by-you" // the cut was moved to where it does not solve it
+	NoSafeCut    Why = "no-safe-cut"
+	NoCut        Why = "no-cut" // thin the fruit, prop or tie
+	Bears        Why = "bears"
+	OtherSlip    Why = "other-slip"
+	LightAgain   Why = "light-again"
+	NotchFirst   Why = "notch-first"
+	BendFirst    Why = "bend-first"
+	DryWeather   Why = "dry-weather"
+	OverToSummer Why = "over-limit-summer"
+	OverToWinter Why = "over-limit-winter"
+	ZoneToSummer Why = "zone-limit-summer"
+	ZoneToWinter Why = "zone-limit-winter"
+	Strips       Why = "strips"
+	FewShoots    Why = "few-shoots"
+	BigWounds    Why = "big-wounds"
+	Lowered      Why = "lowered"
+	Incomplete   Why = "incomplete"
+	Locked       Why = "locked"
+	TakesOver    Why = "takes-over"           // the limb is named to take over from a top
+	NextYear     Why = "over-limit-next-year" // a top that this year's height cut does not bring all the way
+	SchoolNever  Why = "school-never"
+	LeftByYou    Why = "left-by-you"
+	MovedByYou   Why = "moved-by-you" // the cut was moved to where it does not solve it
 )

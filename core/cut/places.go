@@ -66,6 +66,11 @@ func (j *Judge) places(i int, q Question) []spot {
 			third = k
 		}
 	}
+	if q.OldBuds {
+		for _, s := range j.oldBuds(i) {
+			add(s)
+		}
+	}
 	add(spot{kind: limb.Stub, at: stubCM, side: -1})
 	if growing && e >= leastShoot {
 		if third >= 0 {
@@ -168,4 +173,33 @@ func (j *Judge) lastSpur(i, ring int, upTo float64) float64 {
 		}
 	}
 	return at
+}
+
+// Wood in which a top is cut to a plain bud: older wood answers from no bud one can name. Buds this far apart are one place
+// to the hand (reach page; our estimates).
+const (
+	oldBudSeasons = 4
+	budPlacesCM   = 8
+)
+
+// oldBuds are the places above buds that face out, or whose facing nobody has seen yet, from the outermost in.
+func (j *Judge) oldBuds(i int) []spot {
+	a := &j.m.Axes[i]
+	var out []spot
+	last := math.Inf(1)
+	for ring := len(a.Rings) - 1; ring >= max(0, len(a.Rings)-oldBudSeasons); ring-- {
+		nodes := j.nodes(i, ring)
+		for k := len(nodes) - 1; k >= 0; k-- {
+			n := &nodes[k]
+			facesOut := n.Class == limb.Outward || n.Class == limb.Under || n.Class == "" // which way is seen at the limb
+			if n.N > 0 && facesOut && n.At+aboveBud <= last-budPlacesCM && n.At < j.m.LiveEnd(i) {
+				last = n.At + aboveBud
+				if ring == len(a.Rings)-1 && n.Class != "" {
+					continue // offered among the buds of last year's wood
+				}
+				out = append(out, spot{kind: limb.AboveBud, at: last, side: -1, node: n, age: len(a.Rings) - ring})
+			}
+		}
+	}
+	return out
 }

@@ -1,6 +1,7 @@
 package cut
 
 import (
+	"cmp"
 	"math"
 	"slices"
 
@@ -11,12 +12,15 @@ import (
 
 // refusals are asked in this order; the first that answers refuses the cut. A new rule is a function here.
 var refusals = []func(*run, *made, int) Why{
-	(*run).tooIncomplete, (*run).locked, (*run).tooWet, (*run).strips, (*run).takesYoung, (*run).tooManyBig, (*run).overLimit, (*run).heldForHeight,
+	(*run).tooIncomplete, (*run).locked, (*run).takesHeir, (*run).tooWet, (*run).strips, (*run).takesYoung, (*run).tooManyBig, (*run).overLimit,
 	(*run).overZone,
 }
 
 // refusal says why a cut is not made, "" where it is.
 func (r *run) refusal(m *made, finding int) Why {
+	if r.endless { // what is done over years only asks what may be cut at all
+		return cmp.Or(r.locked(m, finding), r.takesHeir(m, finding))
+	}
 	for _, rule := range refusals {
 		if why := rule(r, m, finding); why != "" {
 			return why
@@ -30,10 +34,15 @@ const (
 	knownForSmall, knownForMiddle, knownForBig = 0.40, 0.55, 0.70
 	smallShare, middleShare                    = 0.05, 0.15
 	guessedCounts                              = 0.7
+	// A top is cut at a height that everybody sees: the map need not be sure of it (reach page; our estimate).
+	knownForTops = 0.25
 )
 
 func (r *run) tooIncomplete(m *made, finding int) Why {
 	conf := r.p.confident
+	if r.p.o.AimFirst && r.p.findings[finding].Code == "over_height" {
+		return when(conf < knownForTops, Incomplete)
+	}
 	if m.unsure || r.p.guessed(r.p.m.Index(r.p.findings[finding].Limb)) {
 		conf *= guessedCounts
 	}
@@ -85,7 +94,7 @@ const wetWoodMM = 15
 
 func (r *run) tooWet(m *made, finding int) Why {
 	f := r.p.findings[finding]
-	return when(stone(r.p.m) && !r.p.o.StoneAnyTime && !r.p.summer() && m.DMM >= wetWoodMM && f.Step > sickStep && f.Code != "sucker", DryWeather)
+	return when(stone(r.p.m) && !r.dry && !r.p.o.StoneAnyTime && !r.p.summer() && m.DMM >= wetWoodMM && f.Step > sickStep && f.Code != "sucker", DryWeather)
 }
 
 // A limb is stripped when less than this is left of its flower buds, if it had some.
@@ -265,10 +274,17 @@ func (r *run) tooManyBig(m *made, finding int) Why {
 }
 
 func (r *run) overLimit(m *made, finding int) Why {
-	if r.used+r.cost(m) <= r.cap+1e-9 {
+	most := r.cap
+	if r.soft(finding) {
+		most = r.softCap
+	}
+	if r.used+r.cost(m) <= most+1e-9 || r.cost(m) == 0 {
 		return ""
 	}
-	if r.calms(r.p.findings[finding]) {
+	switch {
+	case r.p.o.AimFirst && r.p.findings[finding].Code == "over_height":
+		return NextYear
+	case r.calms(r.p.findings[finding]):
 		return OverToSummer
 	}
 	return OverToWinter
@@ -281,96 +297,4 @@ func (r *run) calms(f find.Finding) bool {
 		return !r.p.summer()
 	}
 	return false
-}
-
-// softSeverity: what is worse than this in steps 4 and 5 does not wait for the tops (a hard crotch, a rival of the leader).
-const softSeverity = 0.8
-
-// heldForHeight: soft findings of steps 4 and 5 do not spend what the cheapest way of bringing the tops to reach needs
-// within the year's account, for height is what people come for. What itself lowers the tops by as much as it costs is made.
-func (r *run) heldForHeight(m *made, finding int) Why {
-	f := r.p.findings[finding]
-	if !r.keep || f.Step != 4 && f.Step != 5 || f.Severity >= softSeverity || m.exempt {
-		return ""
-	}
-	if r.needs == nil {
-		r.needs = new(r.topsNeed(nil))
-	}
-	left, need := r.level-r.used, *r.needs
-	cost, after := r.cost(m), r.topsNeed(m)
-	holds := need > 0 && left-cost < after-1e-9 && need-after < cost-1e-9
-	r.held = r.held || holds
-	return when(holds, KeptForHeight)
-}
-
-// stageNeed is what the best part of the way costs that this year's account can pay, for a top that it cannot bring to reach.
-func (r *run) stageNeed(k int, with *made) float64 {
-	for _, s := range r.stagesOf(k) {
-		cost := r.net(s.option) * (1 - r.p.o.Used)
-		switch {
-		case cost > r.level-r.p.o.Used:
-		case with != nil && r.p.inside(s.CutAt, with.CutAt, s.limbAt, with.limbAt): // that cut does as much
-			return 0
-		default:
-			return cost
-		}
-	}
-	return 0
-}
-
-// lowers are the cuts that bring a top to reach.
-func (p *Planner) lowers(k int) []*option {
-	if known, asked := p.lowering[k]; asked {
-		return known
-	}
-	var out []*option
-	for _, q := range p.questions(p.findings[k]) {
-		for _, o := range p.ask(q) {
-			if o.Score >= 0 && takesAll(o.Kind) && slices.Contains(o.solves, k) {
-				out = append(out, o)
-			}
-		}
-	}
-	p.lowering[k] = out
-	return out
-}
-
-// topsNeed is the least share that brings the tops still open to reach, were one more cut made: the cheapest cut for each,
-// the highest top first, none counted twice. Tops that no cut of the tree brings down need nothing.
-func (r *run) topsNeed(with *made) float64 {
-	need := 0.0
-	solved := map[int]bool{}
-	mark := func(does []int) {
-		for _, k := range does {
-			solved[k] = true
-		}
-	}
-	for _, c := range r.made {
-		mark(c.solves)
-	}
-	if with != nil {
-		mark(with.solves)
-	}
-	for _, k := range r.p.tops {
-		if solved[k] {
-			continue
-		}
-		best := -1.0
-		var does []int
-		for _, o := range r.p.lowers(k) {
-			if n := r.net(o); best < 0 || n < best {
-				best, does = n, o.solves
-			}
-		}
-		if best < 0 {
-			continue
-		}
-		if cost := best * (1 - r.p.o.Used); cost <= r.level-r.p.o.Used {
-			need += cost
-			mark(does)
-		} else {
-			need += r.stageNeed(k, with)
-		}
-	}
-	return need
 }

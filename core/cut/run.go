@@ -34,18 +34,20 @@ type run struct {
 	solved  []bool
 	why     []Carried // by finding: its first refusal
 	made    []*made
-	refused []refused          // by spot, of the step at work
-	count   int                // refusals so far
-	ready   map[int][]choice   // weighed since the last cut, by finding
-	staged  map[int][]lowering // part of the way, worked out since the last cut, by finding
-	needs   *float64           // of the tops, worked out since the last cut
-	at      []float64          // by limb: where it ends after the chosen cuts, cm; gone for good below 0
-	thin    []*made            // spur thinnings among the chosen
-	flowers []float64          // left in each limb's subtree after the chosen cuts
+	refused []refused        // by spot, of the step at work
+	count   int              // refusals so far
+	ready   map[int][]choice // weighed since the last cut, by finding
+	at      []float64        // by limb: where it ends after the chosen cuts, cm; gone for good below 0
+	thin    []*made          // spur thinnings among the chosen
+	flowers []float64        // left in each limb's subtree after the chosen cuts
 	used    float64
 	big     int
-	keep    bool // what the tops need is held back from soft findings
-	held    bool // and it was, for some
+	softCap float64        // the limit of findings that can wait
+	heirs   map[int]string // limbs named to take over, and from whom
+	ends    *run           // where the tops end this year: this run, or what is foreseen of its summer; nil: as they stand
+	done    *run           // where they end when all is done
+	dry     bool           // foreseen in dry summer weather
+	endless bool           // no yearly limit counts
 }
 
 // refused is why a cut was not made, and the how many-th refusal it was.
@@ -62,7 +64,6 @@ type spotKey struct {
 var (
 	byStep      = []int{1, 2, 3, 4, 5, 6, 7, 8, 9}
 	heightFirst = []int{1, 2, 3, 6, 4, 5, 7, 8, 9}
-	topsBefore  = []int{1, 2, 6, 3, 4, 5, 7, 8, 9}
 )
 
 const (
@@ -70,16 +71,14 @@ const (
 	heightStep = 6
 )
 
-func newRun(p *Planner, level float64, keep bool) *run {
+func newRun(p *Planner, level float64) *run {
 	n := len(p.findings)
 	r := &run{
-		p: p, cap: level * p.o.part(), level: level, keep: keep, order: byStep, pos: map[int]int{}, open: make([]bool, n), solved: make([]bool, n), why: make([]Carried, n),
-		ready: map[int][]choice{}, staged: map[int][]lowering{}, used: p.o.Used, big: p.o.BigUsed,
+		p: p, cap: level * p.o.part(), level: level, order: byStep, pos: map[int]int{}, open: make([]bool, n), solved: make([]bool, n), why: make([]Carried, n),
+		ready: map[int][]choice{}, used: p.o.Used, big: p.o.BigUsed,
 	}
-	switch {
-	case p.o.HeightFirst && p.o.TopsBefore:
-		r.order = topsBefore
-	case p.o.HeightFirst:
+	r.softCap, r.heirs = r.cap, map[int]string{}
+	if p.o.HeightFirst {
 		r.order = heightFirst
 	}
 	r.at = make([]float64, p.m.Len())
@@ -99,6 +98,10 @@ func newRun(p *Planner, level float64, keep bool) *run {
 
 // work chooses cuts step by step.
 func (r *run) work() {
+	if r.p.o.AimFirst {
+		r.workForAim()
+		return
+	}
 	for _, step := range r.order {
 		r.forget()
 		r.asMoved(step)
@@ -108,7 +111,6 @@ func (r *run) work() {
 		r.step(step)
 		if step == heightStep {
 			r.stages()
-			r.release()
 		}
 	}
 }
@@ -126,6 +128,7 @@ const (
 	smallCutPrice = 0.02
 	firstTried    = 4
 	firstStaged   = 12
+	least         = 0.2 // of a cut's worth, however poor its score
 	stageLeast    = -60
 	stageGainCM   = 20
 	summerSpread  = 15
@@ -318,6 +321,9 @@ func (r *run) try(c choice, step, finding, stage int) bool {
 		return false
 	}
 	r.accept(m)
+	if r.p.o.AimFirst {
+		r.name(m)
+	}
 	r.settleGroup(m, finding)
 	return true
 }
@@ -369,8 +375,6 @@ func (r *run) cost(m *made) float64 {
 
 func (r *run) accept(m *made) {
 	clear(r.ready)
-	clear(r.staged)
-	r.needs = nil
 	cost := r.cost(m)
 	r.used += cost
 	m.counted = cost
@@ -464,6 +468,11 @@ func (r *run) unsolved() float64 {
 }
 
 func (r *run) better(other *run) bool {
+	if r.p.o.AimFirst { // the lower tops, first of all
+		if a, b := math.Round(r.tallest()), math.Round(other.tallest()); a != b {
+			return a < b
+		}
+	}
 	a, b := round6(r.unsolved()), round6(other.unsolved())
 	return a < b || a == b && round6(r.used) < round6(other.used)
 }

@@ -2,7 +2,6 @@ package cut
 
 import (
 	"cmp"
-	"math"
 	"slices"
 
 	"vertumna/core/limb"
@@ -45,45 +44,13 @@ func (r *run) asMoved(step int) {
 	}
 }
 
-// release takes up what was held back for the tops, now that they have had their turn.
-func (r *run) release() {
-	steps := map[int]bool{}
-	for k := range r.why {
-		if r.open[k] && r.why[k].Why == KeptForHeight {
-			steps[r.p.findings[k].Step] = true
-			r.why[k] = Carried{}
-		}
-	}
-	for _, step := range r.order {
-		if steps[step] {
-			r.forget()
-			r.step(step)
-		}
-	}
-}
-
 // Tops that stand far out, or on main limbs, come first in a restoration.
 const farOverCM = 60
-
-// topsInOrder lists the tops to work on, the highest first; for a person with all they carry, as the chosen cuts leave them.
-func (r *run) topsInOrder() []int {
-	if !r.p.o.KeepForHeight {
-		return r.p.tops
-	}
-	out, high := slices.Clone(r.p.tops), map[int]float64{}
-	for _, k := range out {
-		high[k] = math.Round(r.standsTo(r.p.found[k].limb, nil))
-	}
-	slices.SortStableFunc(out, func(a, b int) int {
-		return cmp.Or(cmp.Compare(high[b], high[a]), cmp.Compare(r.p.findings[a].Limb, r.p.findings[b].Limb))
-	})
-	return out
-}
 
 // topsFirst takes the tops down, the highest first.
 func (r *run) topsFirst() {
 	p := r.p
-	for _, k := range r.topsInOrder() {
+	for _, k := range r.p.tops {
 		excess, _ := p.findings[k].Fact("excess_cm")
 		if p.m.Axes[p.m.Index(p.findings[k].Limb)].Depth > 1 && excess.Value < farOverCM {
 			continue
@@ -124,85 +91,28 @@ func (r *run) limited(k int) bool {
 // stage lowers a top part of the way; the finding stays, for next year.
 func (r *run) stage(k int) {
 	f := r.p.findings[k]
-	lowered := 0.0
-	for again := true; again; {
-		again = false
-		for _, s := range r.stagesOf(k) {
-			was := r.why[k]
-			if !r.isRefused(s.option) && r.try(choice{option: s.option, finding: k}, heightStep, k, k) {
-				lowered += s.gain
-				r.why[k] = Carried{Finding: f, Why: Lowered, CM: lowered, Cut: was.Cut}
-				again = r.p.o.KeepForHeight
-				break
-			}
-			r.why[k] = was
+	for _, s := range r.stagesOf(k) {
+		was := r.why[k]
+		if !r.isRefused(s) && r.try(choice{option: s, finding: k}, heightStep, k, k) {
+			r.why[k] = Carried{Finding: f, Why: Lowered, CM: s.GainCM, Cut: was.Cut}
+			return
 		}
+		r.why[k] = was
 	}
 }
 
-// lowering is a cut that brings a top part of the way, and by how much, cm.
-type lowering struct {
-	*option
-	gain float64
-}
-
-// stagesOf are the cuts that bring a top part of the way, the most first. What the cuts chosen so far take does not stand in
-// the way any more; the reference counts it as if it stood.
-func (r *run) stagesOf(k int) []lowering {
-	if known, ok := r.staged[k]; ok {
-		return known
-	}
+// stagesOf are the cuts that bring a top part of the way, the most first.
+func (r *run) stagesOf(k int) []*option {
 	f := r.p.findings[k]
-	var out []lowering
-	add := func(id string, above float64, gain func(*option) float64) {
-		options := r.p.ask(Question{Limb: id, Aim: f.Aim})
-		for _, o := range options[:min(len(options), firstStaged)] {
-			if o.Kind != limb.SideBranch && o.Kind != limb.FruitBud || o.AtCM <= above || o.Score < stageLeast || r.taken(o) {
-				continue
-			}
-			if cm := gain(o); cm >= stageGainCM {
-				out = append(out, lowering{o, cm})
-			}
+	var out []*option
+	options := r.p.ask(Question{Limb: f.Limb, Aim: f.Aim})
+	for _, o := range options[:min(len(options), firstStaged)] {
+		if (o.Kind == limb.SideBranch || o.Kind == limb.FruitBud) && o.AtCM > f.AtCM && o.Score >= stageLeast && o.GainCM >= stageGainCM && !r.taken(o) {
+			out = append(out, o)
 		}
 	}
-	if !r.p.o.KeepForHeight {
-		add(f.Limb, f.AtCM, func(o *option) float64 { return o.GainCM })
-	} else {
-		i := r.p.found[k].limb
-		top := r.standsTo(i, nil)
-		gain := func(o *option) float64 { return top - r.standsTo(i, &made{option: o}) }
-		add(f.Limb, f.AtCM, gain)
-		for _, h := range r.p.m.Subtree(i)[1:] { // what starts above reach is told with its carrier
-			if r.p.m.Base(h).Z > r.p.reachCM && !r.gone(h, 0) && r.p.liveTop[h] > top-stageGainCM {
-				add(r.p.m.Axes[h].ID, 0, gain)
-			}
-		}
-	}
-	slices.SortStableFunc(out, func(a, b lowering) int {
-		return cmp.Or(cmp.Compare(b.gain, a.gain), cmp.Compare(b.Score, a.Score), cmp.Compare(a.AtCM, b.AtCM))
+	slices.SortStableFunc(out, func(a, b *option) int {
+		return cmp.Or(cmp.Compare(b.GainCM, a.GainCM), cmp.Compare(b.Score, a.Score), cmp.Compare(a.AtCM, b.AtCM))
 	})
-	r.staged[k] = out
 	return out
-}
-
-// standsTo is the highest point of a limb and all it carries after the chosen cuts and one more.
-func (r *run) standsTo(i int, more *made) float64 {
-	top := r.p.m.Base(i).Z
-	for _, k := range r.p.m.Subtree(i) {
-		if at := r.endsAt(k, more); at > 0 && r.p.liveTop[k] > top && !r.p.m.WhollyDead(k) {
-			top = math.Max(top, r.p.rises(k, at))
-		}
-	}
-	return top
-}
-
-// topsOpen is how much of the tops stays above reach.
-func (r *run) topsOpen() float64 {
-	sum := 0.0
-	for _, k := range r.p.tops {
-		if !r.solved[k] {
-			sum += r.p.findings[k].Severity
-		}
-	}
-	return sum
 }

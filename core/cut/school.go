@@ -68,20 +68,23 @@ func (p *Planner) bySchoolsBud(cuts []Candidate, aim find.Aim) []Candidate {
 
 // ForSchool are the options of a slip under a school, for a tree of an aim and age. The account (Used, BigUsed, ZonesUsed) is
 // the caller's.
-func ForSchool(school pomology.Resolved, aim string, age int, season limb.Season) Options {
+func ForSchool(school pomology.Resolved, kind *pomology.Kind, aim string, age int, season limb.Season) Options {
+	onLastYear := kind.Growth.Bearing == pomology.OnLastYear
 	o := Options{
-		Level: LevelOf(school.LimitShare()), Slack: solvedWithin, KeepForHeight: true,
+		Level: LevelOf(school.LimitShare()), Slack: solvedWithin, AimFirst: true,
 		NeverTip: school.Is("limb_ends", "never"), NoStub: school.Is("cut_end", "collar"), BudTo: BudTo(school.Value("bud_to")),
 		LeaveLong: school.Is("side_shoots", "long"), StoneAnyTime: !school.Is("stone_cut", "dry-summer"),
 		CountAll: school.Is("counts", "all"), SproutsFree: school.Is("sprouts", "free"),
 	}
-	summerFirst := aim == "restore" && school.Is("restoration", string(SummerFirst))
+	if onLastYear && o.Level.Share() < Third.Share() { // their crop is on last year's wood, a third of which is usual
+		o.Level = Third
+	}
+	summerFirst := aim == "restore" && school.Is("restoration", "summer-first")
 	if season != limb.Summer {
 		if o.Part = dormantPart[aim]; summerFirst {
 			o.Part = nothing
 		}
 	}
-	o.HeightFirst, o.TopsBefore = aim == "restore", summerFirst
 	if school.Is("limit_scope", "per-zone") {
 		c := school.LimitShare()
 		o.Zones, o.Level = &[3]float64{c, c, topZone}, Third

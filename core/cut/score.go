@@ -46,6 +46,9 @@ func (j *Judge) judge(i int, p spot, q Question) (Candidate, bool) {
 	return c, true
 }
 
+// plainHeightCut puts a height cut to a bud just under one to a side branch (reach page).
+const plainHeightCut = 20
+
 // round keeps what a caliper and a tape can tell, so that equals are equal.
 func (c *Candidate) round() {
 	c.Score, c.DMM, c.Share = math.Round(c.Score*100)/100, math.Round(c.DMM*10)/10, math.Round(c.Share*1e4)/1e4
@@ -193,6 +196,9 @@ func (j *Judge) toBud(c *Candidate, i int, p spot, q Question) {
 	}
 	if !p.node.Sure {
 		c.points("bud-unsure", -5)
+	}
+	if q.OldBuds && q.Aim == find.Lower {
+		c.points("plain-height-cut", plainHeightCut)
 	}
 	if st, e := j.m.Axes[i].LastRing(); q.Aim == find.Extend {
 		c.points("third", -60*math.Abs((p.node.At-st)/e-2.0/3))

@@ -51,6 +51,11 @@ type Slip struct {
 	Minutes               float64
 	BudsWithin, BudsAbove float64
 	Zones                 []Zone // from the ground up, where the limit is kept zone by zone
+	// Of a slip planned for its aim: where the tops end, and the steps as a person works through them.
+	Tops   []Top
+	Groups []Group
+	// Height of the tree: as it stands, after this year's height cut, and when all is done. cm.
+	Now, This, Done float64
 }
 
 // Made lists the slip's cuts in their order.
@@ -74,8 +79,8 @@ type Planner struct {
 	jobs      []Job
 	options   map[question][]*option // the cuts that answer it
 	spots     map[spotKey]int
-	answers   [][]*option       // by finding, the first cuts of each of its questions; nil: not asked yet
-	lowering  map[int][]*option // by finding of height, the cuts that solve it
+	answers   [][]*option // by finding, the first cuts of each of its questions; nil: not asked yet
+	above     []top       // the limbs above reach
 	runs      map[Level]*run
 	flowers   []float64 // in each limb's subtree
 	young     []youngShoot
@@ -100,6 +105,7 @@ type question struct {
 	limb  string
 	aim   find.Aim
 	atMax float64
+	old   bool
 }
 
 // uncut is the tree a season on with nothing cut.
@@ -122,8 +128,11 @@ func NewPlanner(tree growth.Tree, reading find.Reading, o Options) (*Planner, er
 		grown <- uncut{next.Map, err}
 	}()
 	p := &Planner{
-		Judge: NewJudge(m, reading.Light, reading), o: o, tree: tree, carriedBy: map[int]Carried{}, options: map[question][]*option{}, spots: map[spotKey]int{}, lowering: map[int][]*option{}, runs: map[Level]*run{},
+		Judge: NewJudge(m, reading.Light, reading), o: o, tree: tree, carriedBy: map[int]Carried{}, options: map[question][]*option{}, spots: map[spotKey]int{}, runs: map[Level]*run{},
 		confident: m.Completeness().Value,
+	}
+	if o.AimFirst {
+		p.highCM = p.reachCM + belowFinger
 	}
 	p.findings = p.Judge.findings
 	for _, f := range p.findings {
@@ -166,6 +175,7 @@ func NewPlanner(tree growth.Tree, reading find.Reading, o Options) (*Planner, er
 		}
 	}
 	slices.SortStableFunc(p.tops, func(a, b int) int { return p.higher(a, b) })
+	p.tellTops()
 	return p, nil
 }
 
@@ -178,7 +188,7 @@ func (p *Planner) higher(a, b int) int {
 
 // ask returns the cuts that answer a question, with what each solves. Asked once.
 func (p *Planner) ask(q Question) []*option {
-	key := question{q.Limb, q.Aim, math.Inf(1)}
+	key := question{q.Limb, q.Aim, math.Inf(1), q.OldBuds}
 	if q.AtMax != nil {
 		key.atMax = *q.AtMax
 	}
@@ -284,6 +294,11 @@ func (p *Planner) guessed(i int) bool {
 // Cost: candidates times findings once, then rounds of candidates for each level.
 func (p *Planner) Plan() *Slip {
 	s := p.slipOf(p.upTo(p.o.share()), p.o.share())
+	if p.o.AimFirst && (p.summer() || p.o.HeightCut != InSummer) { // its own cuts do the height
+		if h, err := heightAfter(p.m, s); err == nil {
+			s.This = h
+		}
+	}
 	p.tell(s)
 	return s
 }
@@ -307,19 +322,10 @@ func (p *Planner) upTo(most float64) *run {
 	return best
 }
 
-// run chooses cuts under one level. Where something was held back for the tops, it is tried without: what leaves fewer of
-// them above reach counts, then what leaves less unsolved.
+// run chooses cuts under one level.
 func (p *Planner) run(level float64) *run {
-	r := newRun(p, level, p.o.KeepForHeight)
+	r := newRun(p, level)
 	r.work()
-	if !r.held {
-		return r
-	}
-	plain := newRun(p, level, false)
-	plain.work()
-	if a, b := round6(plain.topsOpen()), round6(r.topsOpen()); a < b || a == b && plain.better(r) {
-		return plain
-	}
 	return r
 }
 
@@ -337,6 +343,9 @@ func (p *Planner) slipOf(r *run, level float64) *Slip {
 		Season: p.m.Season, Options: p.o, Findings: p.findings, Confidence: p.confident, Cap: level * p.o.part(), BigWounds: r.big,
 		Unsolved: r.unsolved(), Account: r.used, Share: r.used - p.o.Used, Jobs: p.jobs,
 	}
+	if p.o.AimFirst { // no work on what goes
+		s.Jobs = slices.DeleteFunc(slices.Clone(p.jobs), func(j Job) bool { return r.gone(p.m.Index(j.Limb), j.AtCM) })
+	}
 	chosen := slices.Clone(r.made)
 	slices.SortStableFunc(chosen, func(a, b *made) int { return cmp.Compare(a.step, b.step) })
 	for _, c := range chosen {
@@ -352,6 +361,9 @@ func (p *Planner) slipOf(r *run, level float64) *Slip {
 	}
 	s.BudsWithin, s.BudsAbove = r.budsTaken()
 	s.Zones = r.tellZones()
+	s.Tops = r.tellEnds()
+	r.tellHeights(s)
+	p.group(s)
 	for k := range p.findings {
 		if c, left := r.left(k); left {
 			if c.Why == Incomplete {

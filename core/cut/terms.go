@@ -46,6 +46,8 @@ func DueIn(why Why, from limb.Season) limb.Season {
 	switch why {
 	case OverToSummer, ZoneToSummer, DryWeather:
 		return limb.Summer
+	case NextYear, Lowered:
+		return from
 	case OtherSlip:
 		if from != limb.Summer {
 			return limb.Summer

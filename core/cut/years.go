@@ -1,12 +1,8 @@
 package cut
 
 import (
-	"cmp"
-	"errors"
 	"fmt"
 	"math"
-	"slices"
-	"sync"
 
 	"vertumna/core/find"
 	"vertumna/core/growth"
@@ -17,145 +13,65 @@ import (
 // Years asks for slips over several years.
 type Years struct {
 	N         int
-	NoSummer  bool    // one slip a year, in winter
-	Winter    float64 // part of the level that winter may use; 0: two thirds, then half
+	NoSummer  bool // one slip a year, in winter
 	Options   Options
 	Reading   find.Reading // thresholds and yard; its light is that of the tree as it stands
 	LightOf   func(*limb.Map) limb.Light
 	StopEarly bool // once a year asks for no cut
-	// HeightFirst brings the tops first from the first year on.
-	HeightFirst bool
 }
 
-// Course is how a restoration parts its years between winter and summer.
-type Course string
-
-// The courses, as the school names them: two thirds in winter and one in summer, or only sick wood in winter and the rest in
-// summer, when a cut calms.
-const (
-	WinterFirst Course = "two-thirds"
-	SummerFirst Course = "summer-first"
-)
-
-// Restoration is a tree brought to reach over several years, as far as the yearly limit lets it.
-type Restoration struct {
-	Rows   []YearRow
-	End    growth.Tree
-	Course Course
-	Above  []Above // limbs that the years do not bring to reach, and why
-	// Needs is the lowest limit above the chosen one that brings every limb to reach, in NeedsYears years; "": none does, or
-	// none is needed.
-	Needs      Level
-	NeedsYears int
-
-	way way
+// Forecast is a tree over the years of its plan: the slips that its school and aim make, year by year.
+type Forecast struct {
+	Rows  []YearRow
+	End   growth.Tree
+	Above []Above // limbs that the years do not bring to reach, and why
+	// Held is the first year from whose height cut on the tree stands within reach for good; -1: none.
+	Held int
+	// Needs is the lowest limit above the chosen one that brings the tree to reach and holds it; "": none does, or none is
+	// needed.
+	Needs Level
 }
 
-// Restore makes the slips of several years in more than one way and keeps what ends nearest to reach; where several reach
-// it, what leaves the most flower buds. Winter first, or only summer cuts: a winter cut of a strong top answers with growth
-// that a yearly limit cannot catch up with; summer first is slower to open the tree but keeps it down. Where neither brings
-// it to reach, the tops come before what crosses as well; and where limbs still stay above, the way found is tried under
-// higher limits. Cost: on two cores that of Over, up to four times that for a tree that cannot be brought to reach. Errors:
-// those of Over.
-func Restore(tree growth.Tree, y Years) (Restoration, error) {
-	tried, err := eachWay(tree, y.courses())
-	if err != nil {
-		return Restoration{}, err
+// Ahead makes the slips of the years to come, each on the tree the last one left, and where the tree does not come to reach
+// looks whether a higher limit would do. Cost: that of Over, up to four times where reach cannot be had. Errors: those of
+// Over.
+func Ahead(tree growth.Tree, y Years) (Forecast, error) {
+	out, err := y.forecast(tree)
+	if err != nil || out.Held >= 0 || y.Options.Zones != nil {
+		return out, err
 	}
-	best := nearest(tried, y)
-	if len(best.Above) == 0 {
-		return best, nil
-	}
-	var before []way
-	for _, w := range y.courses() {
-		w.years.Options.TopsBefore = true
-		before = append(before, w)
-	}
-	more, err := eachWay(tree, before)
-	if err != nil {
-		return Restoration{}, err
-	}
-	best = nearest(append(tried, more...), y)
-	if len(best.Above) == 0 || y.Options.Zones != nil {
-		return best, nil
-	}
-	var higher []way
 	for _, l := range levels {
-		if l.Share > y.Options.share()+1e-9 && l.Level != Formation {
-			w := best.way
-			w.years.Options.Level = l.Level
-			higher = append(higher, w)
+		if l.Share <= y.Options.share()+1e-9 || l.Level == Formation {
+			continue
 		}
-	}
-	under, err := eachWay(tree, higher)
-	if err != nil {
-		return Restoration{}, err
-	}
-	for _, r := range under {
-		if r.Above = r.above(); len(r.Above) == 0 {
-			best.Needs, best.NeedsYears = r.way.years.Options.Level, r.reachedIn()
+		more := y
+		more.Options.Level = l.Level
+		tried, err := more.forecast(tree)
+		if err != nil {
+			return out, err
+		}
+		if tried.Held >= 0 {
+			out.Needs = l.Level
 			break
 		}
 	}
-	return best, nil
+	return out, nil
 }
 
-// way is one way to part a restoration.
-type way struct {
-	course Course
-	years  Years
-}
-
-func (y Years) courses() []way {
-	out := []way{{WinterFirst, y}}
-	if !y.NoSummer && y.Options.HeightCut != WhenDormant {
-		calm := y
-		calm.Winter, calm.Options.HeightCut = nothing, InSummer
-		out = append(out, way{SummerFirst, calm})
+func (y Years) forecast(tree growth.Tree) (Forecast, error) {
+	out := Forecast{Held: -1}
+	var err error
+	if out.Rows, out.End, err = Over(tree, y); err != nil {
+		return out, err
 	}
-	return out
-}
-
-func eachWay(tree growth.Tree, ways []way) ([]Restoration, error) {
-	tried, errs := make([]Restoration, len(ways)), make([]error, len(ways))
-	var wait sync.WaitGroup
-	for k, w := range ways {
-		wait.Go(func() {
-			r := Restoration{Course: w.course, way: w}
-			r.Rows, r.End, errs[k] = Over(tree, w.years)
-			tried[k] = r
-		})
+	reach := y.Reading.Options.ReachCM
+	for n := len(out.Rows) - 1; n >= 0 && out.Rows[n].HeightCut <= reach+aboveReachCM; n-- {
+		out.Held = n
 	}
-	wait.Wait()
-	return tried, errors.Join(errs...)
-}
-
-// nearest is what ends nearest to reach, with the limbs it leaves above.
-func nearest(tried []Restoration, y Years) Restoration {
-	over := func(r Restoration) float64 {
-		return math.Round(math.Max(0, r.End.Map.Height()-y.Reading.Options.ReachCM-aboveReachCM))
+	if out.Held < 0 {
+		out.Above = stillAbove(out.Rows, out.End.Map, reach, y.Options.share())
 	}
-	buds := func(r Restoration) float64 { return math.Round(r.Rows[len(r.Rows)-1].FlowerBuds) }
-	best := slices.MinFunc(tried, func(a, b Restoration) int {
-		return cmp.Or(cmp.Compare(over(a), over(b)), cmp.Compare(buds(b), buds(a)))
-	})
-	best.Above = best.above()
-	return best
-}
-
-func (r Restoration) reachCM() float64 { return r.way.years.Reading.Options.ReachCM }
-
-func (r Restoration) above() []Above {
-	return stillAbove(r.Rows, r.End.Map, r.reachCM(), r.way.years.Options.share())
-}
-
-// reachedIn is the year from whose end on the tree stands within reach.
-func (r Restoration) reachedIn() int {
-	n := len(r.Rows)
-	for n > 1 && r.Rows[n-2].HeightAfter <= r.reachCM()+aboveReachCM {
-		n--
-	}
-	return n
+	return out, nil
 }
 
 // YearRow is what a year of a restoration comes to.
@@ -165,6 +81,9 @@ type YearRow struct {
 	Account                   float64
 	AboveReach                float64 // of the crown, when the year's last slip was made
 	HeightBefore, HeightAfter float64
+	HeightWinter              float64 // when its winter slip was made; 0: it has none
+	HeightDay                 float64 // on the day of its summer slip, before it; 0: it has none
+	HeightCut                 float64 // when the year's last slip was made
 	FlowerBuds                float64
 	Minutes                   float64
 }
@@ -185,70 +104,149 @@ const (
 )
 
 // Over makes slips year by year, each on the tree the last one left, and tells what every year comes to and the tree at the
-// end. Cost: two slips and a season of growth a year. Errors: those of growth.Grow.
+// end. A summer map begins with its summer slip. What a person decided, and what the account holds, counts for the year it was
+// said in. Cost: two slips and a season of growth a year. Errors: those of growth.Grow.
 func Over(tree growth.Tree, y Years) ([]YearRow, growth.Tree, error) {
 	var rows []YearRow
 	for n := range y.N {
 		row := YearRow{HeightBefore: tree.Map.Height()}
 		o := y.Options
-		o.HeightFirst = n > 0 || y.HeightFirst
-		switch {
-		case y.NoSummer:
-			o.Part = 1
-		case y.Winter > 0:
-			o.Part = y.Winter
-		case n == 0:
-			o.Part = firstWinter
-		default:
-			o.Part = laterWinters
+		if n > 0 {
+			o.Used, o.BigUsed, o.ZonesUsed, o.Left, o.Instead = 0, 0, [3]float64{}, nil, nil
 		}
 		var err error
-		if row.Dormant, err = y.slip(tree, o); err != nil {
-			return nil, tree, fmt.Errorf("winter %d: %w", n+1, err)
+		if n == 0 && tree.Map.Season == limb.Summer {
+			tree, err = y.restOfYear(tree, o, &row)
+		} else {
+			tree, err = y.year(tree, o, n, &row)
 		}
-		row.Account = row.Dormant.Account
-		work, last := growth.Work{Dormant: row.Dormant.Made()}, tree.Map
-		if !y.NoSummer {
-			work.Slip = func(day *limb.Map, light limb.Light) ([]growth.Cut, error) {
-				o := o
-				o.Part, o.Used, o.BigUsed = 1, row.Dormant.Account, row.Dormant.BigWounds
-				t := tree
-				t.Map, last = day, day
-				s, err := y.slipInLight(t, o, y.light(day, light))
-				if err != nil {
-					return nil, err
-				}
-				row.Summer, row.Account = s, s.Account
-				return s.Made(), nil
-			}
-		}
-		next, report, err := growth.Grow(tree, work)
 		if err != nil {
 			return nil, tree, fmt.Errorf("year %d: %w", n+1, err)
 		}
-		row.AboveReach = shareAbove(last, y.Reading.Options.ReachCM)
-		row.HeightAfter, row.FlowerBuds = next.Map.Height(), report.FlowerBuds
-		row.Minutes = row.Dormant.Minutes
-		if row.Summer != nil {
-			row.Minutes += row.Summer.Minutes
+		row.HeightAfter = tree.Map.Height()
+		for _, s := range []*Slip{row.Dormant, row.Summer} {
+			if s != nil {
+				row.Minutes += s.Minutes
+			}
 		}
-		rows, tree = append(rows, row), next
-		if y.StopEarly && len(row.Dormant.Cuts) == 0 && (row.Summer == nil || len(row.Summer.Cuts) == 0) {
+		rows = append(rows, row)
+		if y.StopEarly && row.idle() {
 			break
 		}
 	}
 	return rows, tree, nil
 }
 
+// idle: nothing was cut in the year.
+func (r YearRow) idle() bool {
+	return (r.Dormant == nil || len(r.Dormant.Cuts) == 0) && (r.Summer == nil || len(r.Summer.Cuts) == 0)
+}
+
+// winterPart is the part of the level that a winter's slip may use.
+func (y Years) winterPart(n int) float64 {
+	switch {
+	case y.Options.AimFirst: // as the slip of the day has it
+		return y.Options.Part
+	case y.NoSummer:
+		return 1
+	case n == 0:
+		return firstWinter
+	}
+	return laterWinters
+}
+
+// year makes the slips of a tree year and grows the tree through it.
+func (y Years) year(tree growth.Tree, o Options, n int, row *YearRow) (growth.Tree, error) {
+	winter := o
+	winter.HeightFirst, winter.Part = n > 0, y.winterPart(n)
+	var err error
+	if row.Dormant, err = y.slip(tree, winter); err != nil {
+		return tree, err
+	}
+	row.Account = row.Dormant.Account
+	if row.HeightWinter, err = heightAfter(tree.Map, row.Dormant); err != nil {
+		return tree, err
+	}
+	row.HeightCut = row.HeightWinter
+	work, last := growth.Work{Dormant: row.Dormant.Made()}, tree.Map
+	if !y.NoSummer {
+		work.Slip = func(day *limb.Map, light limb.Light) ([]growth.Cut, error) {
+			o := winter
+			o.Used, o.BigUsed, o.ZonesUsed = row.Dormant.Account, row.Dormant.BigWounds, row.Dormant.ZonesTaken()
+			o.Left, o.Instead = nil, nil
+			last = day
+			if err := y.inSummer(tree, day, y.light(day, light), o, row); err != nil {
+				return nil, err
+			}
+			return row.Summer.Made(), nil
+		}
+	}
+	next, report, err := growth.Grow(tree, work)
+	if err != nil {
+		return tree, err
+	}
+	row.AboveReach, row.FlowerBuds = shareAbove(last, y.Reading.Options.ReachCM), report.FlowerBuds
+	return next, nil
+}
+
+// restOfYear makes the summer slip of a tree as it stands in summer, and brings it to leaf fall.
+func (y Years) restOfYear(tree growth.Tree, o Options, row *YearRow) (growth.Tree, error) {
+	if err := y.inSummer(tree, tree.Map, y.given(tree), o, row); err != nil {
+		return tree, err
+	}
+	row.AboveReach = shareAbove(tree.Map, y.Reading.Options.ReachCM)
+	next, err := growth.Close(tree, row.Summer.Made(), 0)
+	if err != nil {
+		return tree, err
+	}
+	light := y.light(next.Map, y.given(next))
+	for i := range next.Map.Axes {
+		row.FlowerBuds += next.Map.FlowerBuds(i, light, nil)
+	}
+	return next, nil
+}
+
+// inSummer makes the summer slip of a day map.
+func (y Years) inSummer(tree growth.Tree, day *limb.Map, light limb.Light, o Options, row *YearRow) error {
+	o.Part = 1
+	tree.Map = day
+	var err error
+	if row.Summer, err = y.slipInLight(tree, o, light); err != nil {
+		return err
+	}
+	row.Account, row.HeightDay = row.Summer.Account, day.Height()
+	row.HeightCut, err = heightAfter(day, row.Summer)
+	return err
+}
+
 func (y Years) slip(tree growth.Tree, o Options) (*Slip, error) {
-	given := make(limb.Light, tree.Map.Len())
-	for i := range tree.Map.Axes {
-		given[i] = tree.Given[tree.Map.Axes[i].ID]
-	}
+	return y.slipInLight(tree, o, y.light(tree.Map, y.given(tree)))
+}
+
+// given is the light a tree brings along; nil: none.
+func (y Years) given(tree growth.Tree) limb.Light {
 	if tree.Given == nil {
-		given = nil
+		return nil
 	}
-	return y.slipInLight(tree, o, y.light(tree.Map, given))
+	out := make(limb.Light, tree.Map.Len())
+	for i := range tree.Map.Axes {
+		out[i] = tree.Given[tree.Map.Axes[i].ID]
+	}
+	return out
+}
+
+// heightAfter is how high a tree stands when its slip is made, cm.
+func heightAfter(m *limb.Map, s *Slip) (float64, error) {
+	cutter := m.Cutter()
+	for k := range s.Cuts {
+		if cutter.Map().Index(s.Cuts[k].Limb) < 0 {
+			continue
+		}
+		if err := cutter.Cut(s.Cuts[k].CutAt); err != nil {
+			return 0, err
+		}
+	}
+	return cutter.Map().Height(), nil
 }
 
 // light is what was given, else what the yard gives.

@@ -78,19 +78,24 @@ func (j *Judge) takes(c limb.CutAt, on int, l light.Lot) float64 {
 // zoneTaken is the part of each zone's leaf that the chosen cuts take, and one more, of what stood at the start of the year.
 func (r *run) zoneTaken(more *made) [3]float64 {
 	out := r.p.zones.taken(func(l light.Lot) float64 {
-		gone := 0.0
-		if more != nil {
-			gone = r.p.takes(more.CutAt, more.limbAt, l)
+		at, thinned := r.lotStands(l.Limb, more)
+		if l.S > at || at <= 0 {
+			return 1
 		}
-		for _, c := range r.made {
-			gone = math.Max(gone, r.p.takes(c.CutAt, c.limbAt, l))
-		}
-		return gone
+		return thinned(l.S)
 	})
 	for k := range out {
 		out[k] *= 1 - r.p.o.ZonesUsed[k]
 	}
 	return out
+}
+
+// lotStands is where a limb ends after the chosen cuts and one more, and what part of its spurs is thinned out at a place.
+func (r *run) lotStands(i int, more *made) (at float64, thinned func(s float64) float64) {
+	if len(r.thin) == 0 && (more == nil || more.Kind != limb.SpurThin) {
+		return r.endsAt(i, more), func(float64) float64 { return 0 }
+	}
+	return r.stands(i, more)
 }
 
 func (r *run) overZone(m *made, finding int) Why {
@@ -121,4 +126,13 @@ func (r *run) tellZones() []Zone {
 		out[k] = Zone{z.low + float64(k)*third, z.low + float64(k+1)*third, r.p.o.ZonesUsed[k], taken[k], r.p.o.Zones[k]}
 	}
 	return out
+}
+
+// ZonesTaken is what a slip leaves taken of each third in the tree year, with what was taken before it; 0 where the limit is the
+// whole tree's.
+func (s *Slip) ZonesTaken() (used [3]float64) {
+	for k, z := range s.Zones {
+		used[k] = z.Used + z.Slip
+	}
+	return used
 }

@@ -221,8 +221,11 @@ const overReachCM = 5
 
 func (f *finder) overHeight(i int) {
 	top, base := f.m.Top(i), f.m.Base(i).Z
-	if f.sucker[i] || top <= f.o.ReachCM+overReachCM || base > f.o.ReachCM {
+	if f.sucker[i] || top <= f.o.ReachCM+overReachCM {
 		return
+	}
+	if carrier := f.m.Axes[i].Parent; base > f.o.ReachCM && (carrier < 0 || f.m.Top(carrier) > f.o.ReachCM+overReachCM) {
+		return // told with its carrier
 	}
 	at, _ := f.m.FirstAbove(i, f.o.ReachCM)
 	excess := top - f.o.ReachCM

@@ -149,16 +149,16 @@ func TestVectorsCutsAnswerByTheirKind(t *testing.T) {
 func TestATreeSomeWintersOnStandsAsItsSeasonsMakeIt(t *testing.T) {
 	for _, l := range lawTrees(t)[:2] {
 		m := l.tree.Map
-		one, err := growth.Ahead(m, 45, 1)
+		one, err := growth.Ahead(l.tree, 1)
 		require.NoError(t, err)
-		three, err := growth.Ahead(m, 45, 3)
+		three, err := growth.Ahead(l.tree, 3)
 		require.NoError(t, err)
 		require.Greater(t, one.Height(), m.Height())
 		require.Greater(t, three.Height(), one.Height())
 		require.Equal(t, m.Age+3, three.Age)
 		summer := *m
 		summer.Season = limb.Summer
-		flipped, err := growth.Ahead(&summer, 45, 1)
+		flipped, err := growth.Ahead(growth.Tree{Map: &summer, Latitude: 45}, 1)
 		require.NoError(t, err)
 		require.Equal(t, limb.Dormant, flipped.Season)
 		require.InDelta(t, m.Height(), flipped.Height(), 1e-9, "a summer map stands at its winter as it is")

@@ -37,8 +37,15 @@ type Tree struct {
 	ShootCM float64
 	// Rain is how wet the last growing season was; it scales the water sprouts of the season to come, and only of that one.
 	Rain Rain
+	// Bounds are how large the tree becomes left alone: LeftAlone reads them.
+	Bounds Bounds
 
 	rref, reff, vig float64
+	agedAt          float64            // part of its youth's extension it made when it was fitted
+	temper          map[string]float64 // by limb, how much stronger it grew than its place tells
+	twin            float64            // height of the same tree had nobody cut it, cm
+	lead            float64            // how its top grew against an upright shoot there, while it was uncut
+	wasCut          bool
 	calibrated      bool
 	pending         []point
 	born            int
@@ -108,6 +115,17 @@ type point struct {
 	pending bool
 }
 
+// rightens is the angle at the end of its shoot: new shoots turn up.
+func (p point) rightens() float64 {
+	if p.a0 >= 90 {
+		return p.a0 - 30
+	}
+	return 0.6 * p.a0
+}
+
+// leans is the mean angle of its shoot.
+func (p point) leans() float64 { return (p.a0 + p.rightens()) / 2 }
+
 // season holds one season's work.
 type season struct {
 	t      *Tree
@@ -136,29 +154,35 @@ func (s *season) calibrate() {
 	}
 	t.calibrated = true
 	p := s.reserves()
-	t.rref, t.reff, t.vig = 1, p, 1
+	t.rref, t.reff, t.vig, t.agedAt = 1, p, 1, 1
 	if s.before.total > 0 {
 		t.rref = p / s.before.total
 	}
 	grown, expected, n := 0.0, 0.0, 0
 	ends, all := 0, 0.0
 	for i, w := range s.before.point {
-		if w > 0 {
-			ends, all = ends+1, all+w*norm*s.m.Kind.Growth.ExtensionCM
+		if w == 0 {
+			continue
 		}
-		if w > 0 && s.m.Source(i, "rings_cm") == limb.Measured {
-			_, e := s.m.Axes[i].LastRing()
-			grown, expected, n = grown+e, expected+w*norm*s.m.Kind.Growth.ExtensionCM, n+1
+		start, e := s.m.Axes[i].LastRing()
+		usual := w * norm * s.m.Kind.Growth.ExtensionCM
+		if t.Bounds.known() { // what the place of the shoot lets it make of it
+			a := &s.m.Axes[i]
+			usual = s.braked(i, s.m.At(i, start), a.Azimuth, s.m.MeanAngle(i), usual)
+		}
+		ends, all = ends+1, all+usual
+		if s.m.Source(i, "rings_cm") == limb.Measured {
+			grown, expected, n = grown+e, expected+usual, n+1
 		}
 	}
 	switch {
 	case n >= 3 && expected > 0:
-		t.vig = clamp(grown/expected, 0.4, 2)
+		t.vig, t.agedAt = clamp(grown/expected, 0.4, 2), t.Bounds.aged(s.m.Age)
 	case t.ShootCM > 0 && all > 0:
-		t.vig = clamp(t.ShootCM/(all/float64(ends)), 0.4, 2)
+		t.vig, t.agedAt = clamp(t.ShootCM/(all/float64(ends)), 0.4, 2), t.Bounds.aged(s.m.Age)
 	}
 	if s.m.RRef != nil && s.m.REff != nil && s.m.Vig != nil {
-		t.rref, t.reff, t.vig = *s.m.RRef, *s.m.REff, *s.m.Vig
+		t.rref, t.reff, t.vig, t.agedAt = *s.m.RRef, *s.m.REff, *s.m.Vig, t.Bounds.aged(s.m.Age)
 	}
 }
 
@@ -205,6 +229,8 @@ func grow(t Tree, work Work) (*season, error) {
 	next.Given = copyOf(t.Given)
 	s := newSeason(&next, t.Map)
 	s.calibrate()
+	s.readTempers()
+	s.raiseCeiling()
 	if err := s.dormant(work.Dormant); err != nil {
 		return nil, err
 	}
@@ -242,18 +268,17 @@ func grow(t Tree, work Work) (*season, error) {
 	return s, nil
 }
 
-// Ahead takes a map so many winters forward without a cut. A summer map stands at its next winter as it is now: what is
+// Ahead takes a tree so many winters forward without a cut. A summer map stands at its next winter as it is now: what is
 // left of the season is not added. Cost: two sweeps of light a season.
-func Ahead(m *limb.Map, latitude float64, winters int) (*limb.Map, error) {
-	if m.Season == limb.Summer && winters > 0 {
-		next := *m
+func Ahead(t Tree, winters int) (*limb.Map, error) {
+	if t.Map.Season == limb.Summer && winters > 0 {
+		next := *t.Map
 		next.Season = limb.Dormant
 		if next.Year > 0 {
 			next.Year++
 		}
-		m, winters = &next, winters-1
+		t.Map, winters = &next, winters-1
 	}
-	t := Tree{Map: m, Latitude: latitude}
 	for range winters {
 		var err error
 		if t, err = Next(t, Work{}); err != nil {
@@ -303,6 +328,7 @@ func (s *season) make(cuts []Cut) (made []madeCut, taken float64, err error) {
 	}
 	first, cutter := s.m.CrownD2(), s.m.Cutter()
 	s.m = cutter.Map()
+	s.t.wasCut = true
 	for _, c := range cuts {
 		i := s.m.Index(c.Limb)
 		if i < 0 {
@@ -365,7 +391,7 @@ const (
 
 // extend grows part g of the season's extension.
 func (s *season) extend(g float64) {
-	ext := norm * s.m.Kind.Growth.ExtensionCM * s.t.vig
+	ext := s.extension()
 	axes := append([]limb.Axis(nil), s.m.Axes...)
 	parents := s.m.Parents()
 	s.startedIn = s.light
@@ -377,7 +403,7 @@ func (s *season) extend(g float64) {
 			continue
 		}
 		s.had[axes[i].ID] = true
-		full := s.soft(ext * s.vOf(i) * s.w.point[i])
+		full := s.unhindered(i, axes[i].L, ext*s.vOf(i)*s.w.point[i]*s.temper(axes[i].ID))
 		s.grew[axes[i].ID] = full
 		if e := full * g; e >= leastExtension {
 			axes[i].Rings = append(append([]float64(nil), axes[i].Rings...), e)
@@ -395,7 +421,7 @@ func (s *season) extend(g float64) {
 		if p.pending {
 			boost = 1
 		}
-		full := s.soft(ext * s.vOf(i) * s.weightOf(p, i, false) * boost)
+		full := s.braked(i, s.m.At(i, math.Min(p.attach, s.m.Axes[i].L)), p.az, p.leans(), s.soft(ext*s.vOf(i)*s.weightOf(p, i, false)*boost))
 		if full*g < leastShoot {
 			continue
 		}
@@ -412,11 +438,8 @@ func (s *season) shoot(p point, e float64) limb.Axis {
 	s.t.born++
 	tip := s.m.Kind.Growth.TipMM
 	a := limb.Axis{
-		ID: fmt.Sprintf("g%d.%d", s.t.Season+1, s.t.born), Attach: p.attach, Azimuth: mod360(p.az), A0: p.a0, A1: 0.6 * p.a0, L: e,
+		ID: fmt.Sprintf("g%d.%d", s.t.Season+1, s.t.born), Attach: p.attach, Azimuth: mod360(p.az), A0: p.a0, A1: p.rightens(), L: e,
 		D: 0.7*tip + 0.055*e, Tip: limb.Growing, Rings: []float64{e}, Sprout: p.sprout,
-	}
-	if p.a0 >= 90 {
-		a.A1 = p.a0 - 30
 	}
 	a.Dt = math.Min(tip, a.D)
 	a.SetOwn(a.D*a.D - a.Dt*a.Dt)

@@ -109,6 +109,8 @@ func (s *season) wakes(c madeCut, q float64, summer bool) []point {
 			add(1, 0.40, 45)
 		}
 	case c.side >= sidePart:
+	case c.Kind == limb.FruitBud && summer && s.t.Bounds.known(): // a fruit bud on top stops the shoot
+		add(0, stoppedRank, headAngles[2])
 	default:
 		for k := range s.headed(c, i, summer) {
 			add(k, headRanks[k], headAngles[k])
@@ -119,6 +121,9 @@ func (s *season) wakes(c madeCut, q float64, summer bool) []point {
 	}
 	return out
 }
+
+// stoppedRank is of what still grows under a fruit bud cut to in summer; our estimate.
+const stoppedRank = 0.35
 
 // headed is how many shoots a heading cut wakes.
 func (s *season) headed(c madeCut, i int, summer bool) int {
@@ -189,13 +194,13 @@ func (s *season) finish(woken []point, g float64) {
 		a.Rings[len(a.Rings)-1] += more
 		a.L += more
 	}
-	ext := norm * s.m.Kind.Growth.ExtensionCM * s.t.vig
+	ext := s.extension()
 	for _, p := range woken {
 		i := s.m.Index(p.parent)
 		if i < 0 {
 			continue
 		}
-		e := (1 - g) * s.soft(ext*s.vOf(i)*s.weightOf(p, i, true)*(1+s.qs))
+		e := (1 - g) * s.braked(i, s.m.At(i, math.Min(p.attach, s.m.Axes[i].L)), p.az, p.leans(), s.soft(ext*s.vOf(i)*s.weightOf(p, i, true)*(1+s.qs)))
 		if e < leastShoot {
 			p.rank *= weakerNextSpring
 			s.t.pending = append(s.t.pending, p)

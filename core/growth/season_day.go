@@ -12,6 +12,7 @@ func grownBy(at float64) float64 { return 1 - math.Pow(1-math.Min(1, at/growthEn
 // leafFall settles the reserves and turns the year.
 func (s *season) leafFall(p, f float64) {
 	t := s.t
+	t.fadeTempers()
 	t.reff = rootMemory*t.reff*(1-s.qs*(1-f)) + (1-rootMemory)*p
 	t.Season++
 	out := s.as(limb.Dormant)
@@ -54,6 +55,7 @@ func Close(t Tree, cuts []Cut, at float64) (Tree, error) {
 	next.Given = copyOf(t.Given)
 	s := newSeason(&next, t.Map)
 	s.calibrate()
+	s.readTempers()
 	p, f := s.reserves(), at*at
 	s.share(nil)
 	made, taken, err := s.make(cuts)

@@ -48,6 +48,7 @@ function limb(
 function step(n: number, on: string, at: number, z: number, more: Partial<Step> = {}): Step {
   return {
     n,
+    mark: String(n),
     step: 4,
     state: 'proposed',
     moved: false,

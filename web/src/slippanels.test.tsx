@@ -1,6 +1,7 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { Years } from './bench/slip/Forecasts';
+import { GroupItem } from './bench/slip/GroupItem';
+import { Held } from './bench/slip/Held';
 import { LogSlip } from './bench/slip/LogSlip';
 import { StepItem } from './bench/slip/StepItem';
 import { Waits } from './bench/slip/Waits';
@@ -20,6 +21,7 @@ afterEach(() => vi.unstubAllGlobals());
 
 const step = (more: Partial<Step> = {}): Step => ({
   n: 1,
+  mark: '1',
   step: 4,
   state: 'proposed',
   moved: false,
@@ -191,33 +193,40 @@ describe('logging a slip', () => {
   });
 });
 
-describe('over the years', () => {
+describe('down, then held', () => {
   const years = (more: Partial<Schemas['SlipYearsBody']> = {}): Schemas['SlipYearsBody'] => ({
-    course: 'Only sick wood in winter.',
-    choice: 'summer-first',
-    follows: false,
-    restore: true,
+    past: [
+      { year: 2025, account: 0.12, minutes: 20 },
+      { year: 2026, account: 0.06, minutes: 12, height_cm: 300 },
+    ],
+    limit: 0.2,
     reach_cm: 212,
-    cannot: ['S3 and g2.1, up to 124 cm above reach: more grows than may go.'],
-    needs: 'With a stop line of 25 % it would come to reach in year 4.',
+    cannot: [],
+    held: 'Held from 2028 on: about 15 min and 11 % of the crown a year.',
     weak: 'A forecast.',
     years: [2027, 2028].map((year, k) => ({
       year,
       winter: [],
       summer: ['T back to S5', 'b', 'c', 'd', 'e', 'f', 'g', 'h'],
       account: 0.2,
-      height_before_cm: 363 - 40 * k,
-      height_cm: 323 - 40 * k,
+      winter_share: 0.05,
+      height_before_cm: 310 - 70 * k,
+      height_winter_cm: 310 - 70 * k,
+      height_day_cm: 330 - 70 * k,
+      height_cut_cm: 242 - 30 * k,
+      height_cm: 245 - 30 * k,
       flower_buds: 100,
       kilos: 12,
       minutes: 20,
+      winter_minutes: 5,
       findings: 9,
       waits: 4,
+      held: k > 0,
     })),
     replace: {
       years_to_full_crop: 6,
-      keep_hours: 1.3,
-      new_hours: 12,
+      keep_hours: 28,
+      new_hours: 22,
       keep_kilos: 140,
       new_kilos: 34,
       says: 'This tree bears more.',
@@ -225,38 +234,62 @@ describe('over the years', () => {
     ...more,
   });
 
-  it('draws the height against reach, names what stays above, and the stop line that would do', async () => {
+  it('draws the height against reach and says from when on the tree is held, and for what', async () => {
     answer({ [`GET ${base}/years`]: years() });
-    show(<Years asking={asking} />);
+    show(<Held asking={asking} />);
     expect(
-      await screen.findByRole('img', { name: 'Height: 3.63 m, then 3.23 m, then 2.83 m; reach 2.12 m' }),
+      await screen.findByRole('img', {
+        name: 'Reach 2.12 m. 2027 2.42 m, 20 %, 20 minutes; 2028 2.12 m, 20 %, 20 minutes',
+      }),
     ).toBeInTheDocument();
-    expect(screen.getByText(/With a stop line of 25 %/)).toBeInTheDocument();
+    expect(screen.getByText(/Held from 2028 on/)).toBeInTheDocument();
     expect(screen.getAllByText(/; and 2 more/)).toHaveLength(2);
+    expect(screen.getByText(/28 here, 22 there/)).toBeInTheDocument();
   });
 
-  it('lets the tree’s slips follow the course it found', async () => {
-    const tree = { id: 'here-C1', version: 7, code: 'C1', kind: 'apple', x: 1, y: 2, own: { yearly_limit: '25' } };
-    const sent = answer({
-      [`GET ${base}/years`]: years(),
-      'GET /api/orchards/here/trees': [tree],
-      'PUT /api/orchards/here/trees/here-C1': { tree, warnings: [] },
+  it('names what stays above reach and the stop line that would do, where it is never held', async () => {
+    answer({
+      [`GET ${base}/years`]: years({
+        held: undefined,
+        cannot: ['S3, 40 cm above reach: cut each year.'],
+        needs: 'With a stop line of 25 % it would come to reach in these years.',
+      } as never),
     });
-    show(<Years asking={asking} />);
-    fireEvent.click(await screen.findByRole('button', { name: 'Let this tree’s slips follow it' }));
-    await waitFor(() => expect(sent.some((s) => s.method === 'PUT')).toBe(true));
-    expect(sent.find((s) => s.method === 'PUT')?.body).toEqual({
-      version: 7,
-      tree: { ...tree, own: { yearly_limit: '25', restoration: 'summer-first' } },
-    });
+    show(<Held asking={asking} />);
+    expect(await screen.findByText(/With a stop line of 25 %/)).toBeInTheDocument();
+    expect(screen.getByText(/S3, 40 cm above reach/)).toBeInTheDocument();
+    expect(screen.queryByText(/Held from/)).toBeNull();
   });
+});
 
-  it('offers no course where the slips follow it already, nor where the aim is another', async () => {
-    answer({ [`GET ${base}/years`]: years({ follows: true, cannot: [], needs: undefined } as never) });
-    show(<Years asking={asking} />);
-    expect(await screen.findByText('The slips of this tree follow this course.')).toBeInTheDocument();
-    expect(screen.getByText(/Every top comes within 20 cm of reach/)).toBeInTheDocument();
-    expect(screen.queryByRole('button', { name: /follow it/ })).toBeNull();
+describe('thin stuff of one place', () => {
+  const g: Schemas['GroupBody'] = {
+    section: 'thin',
+    title: 'Three thin tops on S2',
+    limb: 'S2',
+    steps: [1, 2, 3],
+    minutes: 1.5,
+    share: 0.02,
+  };
+  const list = [1, 2, 3].map((n) =>
+    step({ n, mark: '4', place: [0, 0, 100 + 20 * n], findings: [{ code: 'inward', limb: `S2.${String(n)}` }] }),
+  );
+
+  it('is one step that opens into its limbs, and is cut or left in one go', () => {
+    const onAct = vi.fn();
+    show(
+      <GroupItem g={g} steps={list} open={false} fixed={false} busy={false} onAct={onAct}>
+        <li>inside</li>
+      </GroupItem>,
+    );
+    expect(screen.queryByText('inside')).toBeNull();
+    const head = screen.getByRole('button', { name: /Three thin tops on S2/ });
+    fireEvent.click(head);
+    expect(screen.getByText('inside')).toBeInTheDocument();
+    fireEvent.click(screen.getByRole('button', { name: 'Cut all' }));
+    expect(onAct).toHaveBeenCalledWith('taken');
+    fireEvent.click(screen.getByRole('button', { name: 'Leave all' }));
+    expect(onAct).toHaveBeenLastCalledWith('left');
   });
 });
 

@@ -7,7 +7,7 @@ import { useWidth } from '../shared/measure';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { Trouble, Warnings } from '../shared/Trouble';
-import { say } from '../shared/units';
+import { say, tall } from '../shared/units';
 import { StakeLabel } from '../drawing/StakeLabel';
 import { TreeDrawing, type Turnable } from '../drawing/TreeDrawing';
 import { WalkRound } from '../drawing/WalkRound';
@@ -25,7 +25,8 @@ import { SketchForm } from './SketchForm';
 import { BackToTree, StandBack } from './StandBack';
 import { goingOf } from './slip/going';
 import { useAfter, useDecide, useSlip, type Asking, type Season, type Step } from './slip/queries';
-import { Compare, Years } from './slip/Forecasts';
+import { Compare } from './slip/Compare';
+import { Held } from './slip/Held';
 import { SlipPanel, type Look } from './slip/SlipPanel';
 import { useBench, useEdits, useSketch, useUndoMap, type Bench as BenchData, type Edit } from './queries';
 
@@ -127,7 +128,14 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
   const { limbs: drawnLimbs, going } = useMemo(() => goingOf(bench.limbs, marked), [bench.limbs, marked]);
   const atStep = marked?.steps.find((s) => s.n === step);
   const cuts = useMemo(
-    () => marked?.steps.map((s) => ({ n: s.n, limb: s.cut.limb, cm: s.cut.at_cm, taken: s.state === 'taken' })),
+    () =>
+      marked?.steps.map((s, k, list) => ({
+        n: s.n,
+        mark: list.findIndex((o) => o.mark === s.mark) === k ? s.mark : '', // one number a group
+        limb: s.cut.limb,
+        cm: s.cut.at_cm,
+        taken: s.state === 'taken',
+      })),
     [marked],
   );
 
@@ -204,15 +212,23 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
 
   const [box, width] = useWidth<HTMLDivElement>(440);
   const phone = typeof window.matchMedia === 'function' && window.matchMedia('(max-width: 700px)').matches;
-  const high = phone ? Math.round(window.innerHeight * 0.36) : 440;
+  const high = phone ? Math.round(window.innerHeight * 0.36) : tab === 'slip' ? 336 : 440;
   const metric = units === 'metric';
   const reachSays = `Reach line ${say(bench.tree.reach_cm / 100, 'm', units)}`;
   const asking = predicted ? undefined : { ...which, revision };
   const trouble = edits.error ?? undo.error ?? sketch.error;
 
   return (
-    <div className="bench">
-      <StandBack bench={bench} bearing={bearing} outlined={outlined} onOutline={setOutlined} onChoose={choose} />
+    <div className={tab === 'slip' ? 'bench slipping' : 'bench'}>
+      <StandBack
+        bench={bench}
+        tops={slipShown?.tops ?? []}
+        season={slipShown?.season}
+        bearing={bearing}
+        outlined={outlined}
+        onOutline={setOutlined}
+        onChoose={choose}
+      />
       <div className="stage">
         <header className="benchhead">
           <StakeLabel code={bench.tree.code} look="full" />
@@ -278,6 +294,7 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
                   chosenCut={step}
                   going={going}
                   zones={marked?.gauge.zones}
+                  tops={slipShown?.tops}
                   onChooseCut={(n) => chooseStep(marked?.steps.find((s) => s.n === n))}
                   bearing={bearing}
                   above={above}
@@ -290,6 +307,7 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
                     outlined ? { height: bench.outline.height_m * 100, width: bench.outline.width_m * 100 } : undefined
                   }
                   scaleSays={(cm) => (metric ? `${String(cm / 100)} m` : `${String(Math.round(cm / 30.48))} ft`)}
+                  heightSays={(cm) => tall(cm, units)}
                   scaleStepCm={metric ? (high < 320 ? 100 : 50) : 60.96}
                   onChoose={choose}
                   onMoveTip={
@@ -359,7 +377,7 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
               </div>
             </div>
             {tab === 'slip' && look === 'compare' && <Compare asking={slipOf} bearing={bearing} />}
-            {tab === 'slip' && look === 'years' && <Years asking={slipOf} />}
+            {tab === 'slip' && !predicted && !strip && slip.data && <Held asking={slipOf} />}
             {strip && limb && !predicted && (
               <BudStrip
                 which={which}

@@ -1,18 +1,22 @@
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import { Link } from 'react-router';
 import { plain } from '../shared/day';
+import type { Schemas } from '../shared/api';
 import { useHere } from '../shared/orchard';
 import { useLog } from '../shared/queries';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
 import { useOfferUndo } from '../shared/undo';
-import { count, other, percent, say } from '../shared/units';
+import { count, other, percent, say, tall } from '../shared/units';
 import { Silhouette } from '../drawing/Silhouette';
 import type { Bench } from './queries';
 
 interface Props {
   bench: Bench;
+  /** Where the main limbs end under the slip. */
+  tops: readonly Schemas['TopBody'][];
+  season: 'dormant' | 'summer' | undefined;
   bearing: number;
   outlined: boolean;
   onOutline: (on: boolean) => void;
@@ -20,7 +24,7 @@ interface Props {
 }
 
 /** Past, present and future of one tree in a few lines, before anything is cut. */
-export function StandBack({ bench, bearing, outlined, onOutline, onChoose }: Props) {
+export function StandBack({ bench, tops, season, bearing, outlined, onOutline, onChoose }: Props) {
   const { units } = useHere();
   const f = bench.facts;
   const over = f.height_cm - bench.tree.reach_cm;
@@ -28,6 +32,7 @@ export function StandBack({ bench, bearing, outlined, onOutline, onChoose }: Pro
   return (
     <aside className="standback" aria-label="Stand back">
       <h2>Stand back</h2>
+      {tops.length > 0 && <Aim tops={tops} reachCm={bench.tree.reach_cm} season={season} onChoose={onChoose} />}
       {bench.mapped && (
         <>
           <Past bench={bench} bearing={bearing} />
@@ -108,6 +113,65 @@ function Row({ name, value, title, over }: { name: string; value: string; title?
         {value}
       </dd>
     </div>
+  );
+}
+
+const mostTops = 6;
+
+/** Where each main limb above reach ends: as it stands, this year, and when all is done; and who takes over. */
+function Aim({
+  tops,
+  reachCm,
+  season,
+  onChoose,
+}: {
+  tops: readonly Schemas['TopBody'][];
+  reachCm: number;
+  season: 'dormant' | 'summer' | undefined;
+  onChoose: (limb: string) => void;
+}) {
+  const { units } = useHere();
+  const m = (cm: number) => tall(cm, units).replace(/ m$/, '');
+  return (
+    <section aria-label="Aim">
+      <h3>Aim</h3>
+      <p className="sm">
+        {tops.length === 1 ? 'One top' : `${String(tops.length)} tops`} under {tall(reachCm, units)}
+        {season === 'dormant' ? ', with the summer’s height cut' : ''}.
+      </p>
+      <table className="aim">
+        <thead>
+          <tr>
+            <th scope="col">top{units === 'metric' ? ', m' : ''}</th>
+            <th scope="col">now</th>
+            <th scope="col">this year</th>
+            <th scope="col">done</th>
+          </tr>
+        </thead>
+        <tbody>
+          {tops.slice(0, mostTops).map((t) => (
+            <Fragment key={t.limb}>
+              <tr>
+                <th scope="row">
+                  <button type="button" className="plain" onClick={() => onChoose(t.limb)}>
+                    {t.limb}
+                  </button>
+                </th>
+                <td className={t.now_cm > reachCm + 5 ? 'num over' : 'num'}>{m(t.now_cm)}</td>
+                <td className="num">{m(t.this_cm)}</td>
+                <td className="num">{m(t.done_cm)}</td>
+              </tr>
+              {t.says && (
+                <tr className="heir">
+                  <td colSpan={4}>{t.says}</td>
+                </tr>
+              )}
+            </Fragment>
+          ))}
+        </tbody>
+      </table>
+      {tops.length > mostTops && <p className="sm q">and {tops.length - mostTops} lower ones</p>}
+    </section>
   );
 }
 

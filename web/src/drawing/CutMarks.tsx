@@ -4,6 +4,8 @@ import { along, place, type Limb, type Sheet, type Spot, type View } from './woo
 /** A cut on the slip: its number, its limb, and how far from the limb's base. */
 export interface CutMark {
   n: number;
+  /** Its number on the slip; empty: of a group whose number stands at another of its cuts. */
+  mark: string;
   limb: string;
   cm: number;
   /** Drawn through when somebody left it out of the log. */
@@ -28,6 +30,35 @@ interface Props {
   onChoose: (n: number) => void;
 }
 
+const fillOf = (c: CutMark, chosen: number) => (c.n === chosen || c.taken ? 'var(--leaf)' : 'var(--ink)');
+
+/** A bar of ink across the wood that goes. */
+export function CutBar({
+  c,
+  l,
+  view,
+  sheet,
+  chosen,
+}: {
+  c: CutMark;
+  l: Limb | undefined;
+  view: View;
+  sheet: Sheet;
+  chosen: number;
+}) {
+  if (!l) return null;
+  const { at, dx, dy } = cutSpot(l, c.cm, view, sheet);
+  const half = Math.max(5, (l.diameter_mm / 20) * sheet.scale + 3);
+  return (
+    <path
+      d={`M${(at.x + dy * half).toFixed(1)} ${(at.y - dx * half).toFixed(1)}L${(at.x - dy * half).toFixed(1)} ${(at.y + dx * half).toFixed(1)}`}
+      stroke={fillOf(c, chosen)}
+      strokeWidth={3}
+      pointerEvents="none"
+    />
+  );
+}
+
 /** Cut marks: a bar of ink across the wood that goes, and the number of the step in a square. */
 export function CutMarks({ labels, limbs, view, sheet, chosen, onChoose }: Props) {
   return (
@@ -35,9 +66,8 @@ export function CutMarks({ labels, limbs, view, sheet, chosen, onChoose }: Props
       {labels.map(({ item, label }) => {
         const l = limbs.get(item.limb);
         if (!l) return null;
-        const { at, dx, dy } = cutSpot(l, item.cm, view, sheet);
-        const half = Math.max(5, (l.diameter_mm / 20) * sheet.scale + 3);
-        const fill = item.n === chosen || item.taken ? 'var(--leaf)' : 'var(--ink)';
+        const { at } = cutSpot(l, item.cm, view, sheet);
+        const fill = fillOf(item, chosen);
         return (
           <g
             key={item.n}
@@ -53,12 +83,7 @@ export function CutMarks({ labels, limbs, view, sheet, chosen, onChoose }: Props
               strokeWidth={0.9}
               pointerEvents="none"
             />
-            <path
-              d={`M${(at.x + dy * half).toFixed(1)} ${(at.y - dx * half).toFixed(1)}L${(at.x - dy * half).toFixed(1)} ${(at.y + dx * half).toFixed(1)}`}
-              stroke={fill}
-              strokeWidth={3}
-              pointerEvents="none"
-            />
+            <CutBar c={item} l={l} view={view} sheet={sheet} chosen={chosen} />
             <rect x={label.x - 9} y={label.y - 9} width={18} height={18} fill={fill} />
             <text
               x={label.x}
@@ -68,7 +93,7 @@ export function CutMarks({ labels, limbs, view, sheet, chosen, onChoose }: Props
               fontWeight={700}
               style={{ fill: 'var(--ground)' }}
             >
-              {item.n}
+              {item.mark}
             </text>
           </g>
         );

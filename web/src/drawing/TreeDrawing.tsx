@@ -12,7 +12,8 @@ import type { Schemas } from '../shared/api';
 import { spread, type Label } from './labels';
 import { AboveFrame, gutter, Handle, HeightScale, Outline, RingMarks } from './treeFrame';
 import { ZoneLines, type Zone } from './ZoneBars';
-import { CutMarks, cutSpot, type CutMark } from './CutMarks';
+import { CutBar, CutMarks, cutSpot, type CutMark } from './CutMarks';
+import { TopEnds } from './TopEnds';
 import { painted, Wood, type Painted } from './LimbShape';
 import {
   baseOf,
@@ -56,6 +57,8 @@ interface Props {
   /** Height in cm to what stands beside each tick of the scale. */
   scaleSays: (cm: number) => string;
   scaleStepCm: number;
+  /** Height in cm to what is said of it; none: as the scale has it. */
+  heightSays?: ((cm: number) => string) | undefined;
   onChoose: (id: string) => void;
   onMoveTip?: ((id: string, to: Vec) => void) | undefined;
   onMoveBase?: ((id: string, cm: number) => void) | undefined;
@@ -67,6 +70,8 @@ interface Props {
   onChooseCut?: ((n: number) => void) | undefined;
   /** Thirds of the height, where each has its own limit. */
   zones?: readonly Zone[] | undefined;
+  /** Where the main limbs end under the slip. */
+  tops?: readonly Schemas['TopBody'][] | undefined;
   ref?: Ref<Turnable>;
 }
 
@@ -170,6 +175,7 @@ export function TreeDrawing({ ref, ...p }: Props) {
     [
       ...shown.map((f) => ({ item: f, at: place(f.place as unknown as Vec, view, sheet) })),
       ...cuts.flatMap((c) => {
+        if (c.mark === '') return [];
         const l = byId.get(c.limb);
         return l ? [{ item: c, at: cutSpot(l, c.cm, view, sheet).at }] : [];
       }),
@@ -260,6 +266,16 @@ export function TreeDrawing({ ref, ...p }: Props) {
         </g>
       )}
       {!p.above && p.zones && <ZoneLines zones={p.zones} sheet={sheet} width={p.width} />}
+      {!p.above && p.tops && p.tops.length > 0 && (
+        <TopEnds
+          tops={p.tops}
+          limbs={p.limbs}
+          view={view}
+          sheet={sheet}
+          width={p.width}
+          says={p.heightSays ?? p.scaleSays}
+        />
+      )}
       {chosen && <RingMarks l={chosen} view={view} sheet={sheet} />}
       <g className="letters" role="presentation">
         {labels.map(({ item, at, label }) => (
@@ -299,6 +315,11 @@ export function TreeDrawing({ ref, ...p }: Props) {
           </g>
         ))}
       </g>
+      {cuts
+        .filter((c) => c.mark === '')
+        .map((c) => (
+          <CutBar key={c.n} c={c} l={byId.get(c.limb)} view={view} sheet={sheet} chosen={p.chosenCut ?? 0} />
+        ))}
       {marks.length > 0 && (
         <CutMarks
           labels={marks}

@@ -1795,8 +1795,29 @@ export interface components {
             says: string;
             to?: string;
         };
+        GroupBody: {
+            limb?: string;
+            /** Format: double */
+            minutes: number;
+            /** @enum {string} */
+            section: "sick" | "tops" | "frame" | "thin";
+            /** Format: double */
+            share: number;
+            /** @description their n */
+            steps: number[];
+            title: string;
+        };
         HealthResponse: {
             ok: boolean;
+        };
+        HeightBody: {
+            /** Format: double */
+            done_cm: number;
+            /** Format: double */
+            now_cm: number;
+            says: string;
+            /** Format: double */
+            this_cm: number;
         };
         "Import-archiveResponse": {
             slugs: string[];
@@ -2309,6 +2330,19 @@ export interface components {
              */
             year: number;
         };
+        PastYearBody: {
+            /** Format: double */
+            account: number;
+            /**
+             * Format: double
+             * @description at its winter, where it was mapped
+             */
+            height_cm?: number;
+            /** Format: double */
+            minutes: number;
+            /** Format: int64 */
+            year: number;
+        };
         Person: {
             /**
              * Format: double
@@ -2705,6 +2739,7 @@ export interface components {
             carried: components["schemas"]["CarriedBody"][];
             /** @description the school's choices behind it */
             choices: components["schemas"]["ChoiceBody"][];
+            closes?: string;
             /**
              * Format: double
              * @description how far the map can be trusted, 0..1
@@ -2718,6 +2753,9 @@ export interface components {
             gauge: components["schemas"]["GaugeBody"];
             /** @description shoots taken off that would make grafting wood */
             graft_wood: string[];
+            /** @description the steps as a person works through them: one cut, or thin wood of one place and reason */
+            groups: components["schemas"]["GroupBody"][];
+            height: components["schemas"]["HeightBody"];
             jobs: string[];
             /** @description season and growth year */
             key: string;
@@ -2728,6 +2766,8 @@ export interface components {
             look_first: components["schemas"]["CarriedBody"][];
             /** Format: double */
             minutes: number;
+            /** @description the first day of its window; absent where no place is set up */
+            opens?: string;
             /** @description a forecast: of another season than the map's; nothing can be decided or logged */
             predicted: boolean;
             /** @description of a bearer on one-year wood: what is renewed this year */
@@ -2743,6 +2783,8 @@ export interface components {
             season: "dormant" | "summer";
             steps: components["schemas"]["StepBody"][];
             tools: string[];
+            /** @description main limbs above reach: where each ends this year and when all is done */
+            tops: components["schemas"]["TopBody"][];
         };
         SlipChoice: {
             /** @enum {string} */
@@ -2789,19 +2831,19 @@ export interface components {
         SlipYearsBody: {
             /** @description limbs that do not come to reach in these years, and why */
             cannot: string[];
-            /** @description of the school: how a tall tree is brought down by it */
-            choice: string;
-            /** @description how the years are parted between winter and summer */
-            course: string;
-            /** @description the tree's slips follow this course */
-            follows: boolean;
+            /** @description from which year on it is held, and what holding comes to; absent where it never is */
+            held?: string;
+            /**
+             * Format: double
+             * @description of the crown, a year
+             */
+            limit: number;
             /** @description at which yearly limit the tree would come to reach; absent where the chosen one brings it there */
             needs?: string;
+            past: components["schemas"]["PastYearBody"][];
             /** Format: double */
             reach_cm: number;
             replace: components["schemas"]["ReplaceBody"];
-            /** @description the tree's aim is to be restored: its slips follow a course */
-            restore: boolean;
             weak: string;
             years: components["schemas"]["YearBody"][];
         };
@@ -2905,6 +2947,8 @@ export interface components {
              */
             left_after: number;
             letters: string[];
+            /** @description its number on the drawing: that of its group */
+            mark: string;
             /** Format: double */
             minutes: number;
             moved: boolean;
@@ -3048,6 +3092,22 @@ export interface components {
              */
             max_mm: number;
             name: string;
+        };
+        TopBody: {
+            /** Format: double */
+            done_cm: number;
+            /** @description x, y, z in cm: the highest point that stays this year */
+            end: number[] | null;
+            /** @description the limb that takes over this year */
+            heir?: string;
+            /** @description the limb that takes over when all is done */
+            later?: string;
+            limb: string;
+            /** Format: double */
+            now_cm: number;
+            says: string;
+            /** Format: double */
+            this_cm: number;
         };
         Tree: {
             /**
@@ -3396,7 +3456,10 @@ export interface components {
             y0: number;
         };
         YearBody: {
-            /** Format: double */
+            /**
+             * Format: double
+             * @description of the crown, in the tree year
+             */
             account: number;
             /**
              * Format: int64
@@ -3414,6 +3477,23 @@ export interface components {
             height_cm: number;
             /**
              * Format: double
+             * @description when the year's last slip is made
+             */
+            height_cut_cm: number;
+            /**
+             * Format: double
+             * @description on the day of its summer slip, before it
+             */
+            height_day_cm?: number;
+            /**
+             * Format: double
+             * @description when its winter slip is made
+             */
+            height_winter_cm?: number;
+            /** @description from this year's height cut on it stands within reach */
+            held: boolean;
+            /**
+             * Format: double
              * @description a usual crop, thinned
              */
             kilos: number;
@@ -3427,6 +3507,13 @@ export interface components {
             waits: number;
             /** @description what falls in the winter slip */
             winter: string[];
+            /** Format: double */
+            winter_minutes: number;
+            /**
+             * Format: double
+             * @description of it, in winter
+             */
+            winter_share: number;
             /** Format: int64 */
             year: number;
         };

@@ -31,6 +31,11 @@ export function say(value: number, q: Quantity, units: Units): string {
   return `${show(value, q, units)} ${unitOf(q, units)}`;
 }
 
+/** A height in cm, always to the centimetre, so that heights compare. */
+export function tall(cm: number, units: Units): string {
+  return units === 'metric' ? `${(cm / 100).toFixed(2)} m` : say(cm / 100, 'm', units);
+}
+
 /** The same amount in the other units, for a hover. */
 export function other(value: number, q: Quantity, units: Units): string {
   return say(value, q, units === 'metric' ? 'us' : 'metric');

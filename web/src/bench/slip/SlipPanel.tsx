@@ -1,12 +1,15 @@
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import type { Limb } from '../../drawing/wood';
+import { plain } from '../../shared/day';
 import { Trouble } from '../../shared/Trouble';
+import { percent } from '../../shared/units';
+import { GroupItem } from './GroupItem';
 import { LogSlip } from './LogSlip';
 import { SlipGauge } from './SlipGauge';
 import { StepItem } from './StepItem';
 import { Waits } from './Waits';
-import { useDecide, useWhy, type Asking, type Season, type Slip, type Step, type Waiting } from './queries';
+import { useDecide, useWhy, type Asking, type Season, type Slip, type Group, type Step, type Waiting } from './queries';
 
 interface Props {
   slip: Slip | undefined;
@@ -24,7 +27,7 @@ interface Props {
   onLook: (l: Look) => void;
 }
 
-export type Look = '' | 'compare' | 'years';
+export type Look = '' | 'compare';
 
 /** The slip: what to cut this season, where, in which order, under the stop line; and what waits. */
 export function SlipPanel(p: Props) {
@@ -39,11 +42,31 @@ export function SlipPanel(p: Props) {
   if (p.error) return <Trouble error={p.error} />;
   if (!slip) return <p className="q">Making the slip.</p>;
   const act = (s: Step, choice: 'taken' | 'left' | 'open') => decide.mutate({ choice, findings: s.findings });
+  const item = (s: Step) => (
+    <StepItem
+      key={s.cut.limb + s.cut.kind + String(s.cut.at_cm)}
+      s={s}
+      open={s.n === p.step}
+      asking={p.asking}
+      busy={decide.isPending}
+      fixed={slip.predicted}
+      onOpen={() => p.onStep(s.n === p.step ? undefined : s)}
+      onTake={() => act(s, s.state === 'taken' ? 'open' : 'taken')}
+      onLeave={() => act(s, 'left')}
+      onMove={(cut) => decide.mutate({ choice: 'moved', findings: s.findings, cut })}
+    />
+  );
   const back = (w: Waiting) => decide.mutate({ choice: 'open', findings: [w.finding] });
   return (
     <section className="slip" aria-label="Slip">
       <header>
         <h2>Slip</h2>
+        {slip.opens && slip.closes && (
+          <p className="sm">
+            Cut {plain(slip.opens)} to {plain(slip.closes)}
+          </p>
+        )}
+        <p className="headline">{slip.height.says}</p>
         <p className="sm q">{slip.says}</p>
       </header>
       <div className="turns">
@@ -77,22 +100,37 @@ export function SlipPanel(p: Props) {
           {slip.confidence < 0.4 ? 'The map is too thin to decide from.' : ''}
         </p>
       )}
-      <ol className="steps">
-        {steps.map((s) => (
-          <StepItem
-            key={s.cut.limb + s.cut.kind + String(s.cut.at_cm)}
-            s={s}
-            open={s.n === p.step}
-            asking={p.asking}
-            busy={decide.isPending}
-            fixed={slip.predicted}
-            onOpen={() => p.onStep(s.n === p.step ? undefined : s)}
-            onTake={() => act(s, s.state === 'taken' ? 'open' : 'taken')}
-            onLeave={() => act(s, 'left')}
-            onMove={(cut) => decide.mutate({ choice: 'moved', findings: s.findings, cut })}
-          />
-        ))}
-      </ol>
+      {byLimb || slip.groups.length === 0 ? (
+        <ol className="steps">{steps.map(item)}</ol>
+      ) : (
+        sectionsOf(slip).map((section) => (
+          <section key={section.name} aria-label={section.name}>
+            <h3 className="sectionhead">
+              {section.name} <small className="q num">{section.sum}</small>
+            </h3>
+            <ol className="steps">
+              {section.groups.map(({ g, list }) => {
+                const [only] = list;
+                return list.length === 1 && only ? (
+                  item(only)
+                ) : (
+                  <GroupItem
+                    key={`${g.section}${String(g.steps[0])}`}
+                    g={g}
+                    steps={list}
+                    open={list.some((s) => s.n === p.step)}
+                    fixed={slip.predicted}
+                    busy={decide.isPending}
+                    onAct={(choice) => decide.mutate({ choice, findings: list.flatMap((s) => s.findings) })}
+                  >
+                    {list.map(item)}
+                  </GroupItem>
+                );
+              })}
+            </ol>
+          </section>
+        ))
+      )}
       <SlipGauge slip={slip} chosen={p.step} />
       <p className="sm" aria-label="Fruit against the cut">
         {slip.fruit.says}
@@ -135,9 +173,6 @@ export function SlipPanel(p: Props) {
         >
           Winter or summer
         </button>
-        <button type="button" aria-pressed={look === 'years'} onClick={() => setLook(look === 'years' ? '' : 'years')}>
-          Over four years
-        </button>
       </div>
       <Levels slip={slip} />
       <details className="behind">
@@ -158,6 +193,35 @@ export function SlipPanel(p: Props) {
       </ul>
     </section>
   );
+}
+
+const sectionNames = {
+  sick: 'Sick wood and sprouts',
+  tops: 'Tops, big cuts first',
+  frame: 'Crossing, narrow, in the way',
+  thin: 'Thin stuff, by place',
+};
+
+interface Part {
+  name: string;
+  sum: string;
+  groups: { g: Group; list: Step[] }[];
+}
+
+/** The groups of a slip in their sections, each with what it comes to. */
+export function sectionsOf(slip: Slip): Part[] {
+  const out: Part[] = [];
+  for (const [section, name] of Object.entries(sectionNames)) {
+    const groups = slip.groups
+      .filter((g) => g.section === section)
+      .map((g) => ({ g, list: slip.steps.filter((s) => g.steps.includes(s.n)) }));
+    if (groups.length === 0) continue;
+    const minutes = groups.reduce((sum, { g }) => sum + g.minutes, 0);
+    const share = groups.reduce((sum, { g }) => sum + g.share, 0);
+    const what = groups.length === 1 ? '1 step' : `${String(groups.length)} steps`;
+    out.push({ name, sum: `${what}, ${String(Math.ceil(minutes))} min, ${percent(share)}`, groups });
+  }
+  return out;
 }
 
 /** One moves round the tree from the top down and from outside in: scaffold by scaffold, the highest cut first. */

@@ -7,6 +7,8 @@ export type Step = Schemas['StepBody'];
 export type Place = Schemas['SpotBody'];
 export type Waiting = Schemas['CarriedBody'];
 export type CutAt = Schemas['CutAt'];
+export type Group = Schemas['GroupBody'];
+export type Years = Schemas['SlipYearsBody'];
 export type Season = 'dormant' | 'summer';
 
 /** A slip: of a tree, on a day, made from a revision of its map, in a season; none: that of the day. */

@@ -1,0 +1,392 @@
+package cut
+
+import (
+	"math"
+	"slices"
+
+	"vertumna/core/limb"
+)
+
+// Shares and lines of a slip that is planned for its aim (reach page; our estimates).
+const (
+	severe       = 0.8  // findings at least this bad do not wait for the tops
+	severePart   = 0.25 // of the year's limit is there for them, whatever the tops need
+	calmPart     = 2.0 / 3
+	growsMeantim = 1.25 // what the tops need in summer against what they need in winter: they grow until then
+	bandCM       = 10   // tops are lowered to lines at least this far apart
+	mostLines    = 8
+	handCM       = 10
+	lineSlackCM  = 0.5
+)
+
+// workForAim decides first where each top ends, under the year's limit, and keeps what takes over there; then it spends what
+// is left on faults, in the order of work.
+func (r *run) workForAim() {
+	free := []int{sickStep, 2}
+	for _, step := range free {
+		r.forget()
+		r.asMoved(step)
+		r.step(step)
+	}
+	r.forget()
+	r.asMoved(heightStep)
+	winterBeforeSummer := !r.p.summer() && r.p.o.HeightCut == InSummer
+	if winterBeforeSummer {
+		r.keepForSummer()
+	} else {
+		r.bringDown()
+	}
+	for _, k := range r.p.tops {
+		r.open[k] = false
+	}
+	for _, step := range byStep {
+		if slices.Contains(free, step) {
+			continue
+		}
+		r.forget()
+		if step != heightStep {
+			r.asMoved(step)
+		}
+		r.step(step)
+	}
+	for _, k := range r.p.tops {
+		if !r.solved[k] && r.gone(r.p.found[k].limb, r.p.findings[k].AtCM) {
+			r.solved[k] = true
+		}
+	}
+}
+
+// soft: a finding that can wait when the year's limit is short.
+func (r *run) soft(k int) bool {
+	f := r.p.findings[k]
+	return r.p.o.AimFirst && f.Step > 2 && f.Severity < severe && f.Code != "over_height"
+}
+
+// keepForSummer leaves what the tops will need in summer, and the limbs that take over there.
+func (r *run) keepForSummer() {
+	trial := r.fork()
+	trial.cap, trial.dry = r.level, true
+	trial.bringDown()
+	need := growsMeantim * (trial.used - r.used)
+	left := math.Max(0, r.level-need)
+	if trial.tallest() > r.p.reachCM+bandCM { // the tops can use all there is
+		left = 0
+	}
+	r.ends, r.done = trial, trial.done
+	r.protect(trial.done)
+	r.softCap = math.Min(r.cap, math.Min(left, math.Max(calmPart*r.level-need, r.used)))
+	r.cap = math.Min(r.cap, math.Max(left, severePart*r.level))
+}
+
+// bringDown lowers the tops to the lowest line that the limit lets them come to: reach, if it can be. Who will take over in
+// the years after is named too.
+func (r *run) bringDown() {
+	season := r.cap
+	if r.p.o.HeightCut != Both {
+		season = r.level // one of the two does the height in a year
+	}
+	var best *run
+	lines := r.lines()
+	for n := range lines {
+		trial := r.fork()
+		trial.cap = season
+		for k := n; k >= 0; k-- { // what is left of the limit lowers some of them further
+			trial.lowerTo(lines[k])
+		}
+		if best == nil || round6(trial.excess()) < round6(best.excess()) {
+			best = trial
+		}
+	}
+	if best != nil {
+		r.become(best)
+	}
+	r.done = r.fork()
+	r.done.endless = true
+	r.done.lowerTo(r.p.reachCM)
+	r.ends = r.fork()
+	r.protect(r.done)
+	r.cap = math.Min(r.cap, math.Max(calmPart*r.level, r.used)) // faults leave a third of it, and more where the tops took more
+	r.softCap = r.cap
+	if r.tallest() > r.p.reachCM+bandCM { // next year's tops will want it
+		r.softCap = 0
+	}
+}
+
+// protect keeps who takes over in a plan.
+func (r *run) protect(plan *run) {
+	for i, from := range plan.heirs {
+		r.heirs[i] = from
+	}
+}
+
+// lines are the heights the tops can be brought to, from reach up.
+func (r *run) lines() []float64 {
+	var out []float64
+	rise := r.tallest() - r.p.reachCM
+	step := math.Max(bandCM, rise/mostLines)
+	for z := 0.0; z < rise; z += step {
+		out = append(out, r.p.reachCM+z)
+	}
+	return out
+}
+
+// excess is how far the tops stand above reach after the chosen cuts, the highest counted most.
+func (r *run) excess() float64 {
+	sum, most, n := 0.0, 0.0, 0.0
+	for k, z := range r.standing() {
+		if r.p.above[k].carrier {
+			continue
+		}
+		over := math.Max(0, z-r.p.reachCM-overReachCM)
+		sum, most, n = sum+over*over, math.Max(most, over), n+1
+	}
+	return most*most + sum/math.Max(1, n)
+}
+
+// top is a limb that stands above reach, or one that carries such: with a knot of tops it comes down lower.
+type top struct {
+	limb    int
+	carrier bool
+	finding int      // that tells of it: its own, or its carrier's
+	ways    []ending // the cuts that lower it
+}
+
+// ending is a cut of a top with how high it leaves the limb; below 0: it goes. All tops it carries beyond the cut go with it.
+type ending struct {
+	*option
+	leaves float64
+	takes  []int // of the tops
+}
+
+// tellTops lists the limbs that stand above reach. What starts above it is told with its carrier.
+func (p *Planner) tellTops() {
+	told := map[int]int{}
+	for _, k := range p.tops {
+		told[p.found[k].limb] = k
+	}
+	for i := range p.m.Axes {
+		if p.m.WhollyDead(i) || p.m.Top(i) <= p.reachCM+overReachCM {
+			continue
+		}
+		for k := i; k >= 0; k = p.m.Axes[k].Parent {
+			if f, ok := told[k]; ok {
+				p.above = append(p.above, top{limb: i, finding: f})
+				break
+			}
+		}
+	}
+	seen := map[int]bool{}
+	for _, t := range p.above {
+		seen[t.limb] = true
+	}
+	for _, t := range slices.Clone(p.above) {
+		if c := p.m.Axes[t.limb].Parent; c >= 0 && !seen[c] {
+			seen[c] = true
+			p.above = append(p.above, top{limb: c, finding: t.finding, carrier: true})
+		}
+	}
+}
+
+// overReachCM: a limb this little above reach is within it (limb page, 3).
+const overReachCM = 5
+
+// endings are the cuts that lower a top, once asked.
+func (p *Planner) endings(n int) []ending {
+	t := &p.above[n]
+	if t.ways != nil {
+		return t.ways
+	}
+	t.ways = []ending{}
+	f := p.findings[t.finding]
+	id := p.m.Axes[t.limb].ID
+	questions := []Question{{Limb: id, Aim: f.Aim, OldBuds: true}}
+	if at, ok := p.m.FirstAbove(t.limb, p.reachCM); ok && p.m.Base(t.limb).Z <= p.reachCM {
+		questions = append(questions, Question{Limb: id, Aim: f.Aim, AtMax: limb.Of(at + p.o.Slack), OldBuds: true})
+	}
+	seen := map[limb.CutAt]bool{}
+	for _, q := range questions {
+		for _, o := range p.ask(q) {
+			if o.Kind == limb.TipThird || o.Score < stageLeast || !takesAll(o.Kind) || seen[o.CutAt] {
+				continue
+			}
+			seen[o.CutAt] = true
+			e := ending{option: o, leaves: goneAt} // cuts of a carrier that take no top with them lower nothing
+			if o.AtCM > 0 {
+				e.leaves = p.rises(t.limb, o.AtCM)
+			}
+			for x := range p.above {
+				if x != n && p.reaches(o.CutAt, o.limbAt, p.above[x].limb, 0) {
+					e.takes = append(e.takes, x)
+				}
+			}
+			if !t.carrier || len(e.takes) > 0 {
+				t.ways = append(t.ways, e)
+			}
+		}
+	}
+	return t.ways
+}
+
+// standing is how high each top stands after the chosen cuts; below 0: it is gone.
+func (r *run) standing() []float64 {
+	out := make([]float64, len(r.p.above))
+	for n := range out {
+		i := r.p.above[n].limb
+		if at := r.endsAt(i, nil); at > 0 {
+			out[n] = r.p.rises(i, at)
+		} else {
+			out[n] = goneAt
+		}
+	}
+	return out
+}
+
+// tallest is how high the tops stand after the chosen cuts, cm; reach, where none stands above it.
+func (r *run) tallest() float64 {
+	return slices.Max(append(r.standing(), r.p.reachCM))
+}
+
+// lowerTo brings tops to a line, few and large cuts first, as far as the limit lets it.
+func (r *run) lowerTo(line float64) {
+	p := r.p
+	now := r.standing()
+	refused := map[*option]bool{}
+	line += overReachCM
+	for {
+		at, best, eff := -1, (*ending)(nil), 0.0
+		for n := range p.above {
+			if now[n] <= line && !p.above[n].carrier {
+				continue
+			}
+			ways := p.endings(n)
+			for x := range ways {
+				w := &ways[x]
+				if w.leaves > line-overReachCM+lineSlackCM-handCM*wakes(w.Kind) || refused[w.option] || r.taken(w.option) {
+					continue
+				}
+				sum := 0.0
+				if now[n] > line {
+					sum = 1 + (now[n]-line)/100
+				}
+				for _, t := range w.takes {
+					if now[t] > line {
+						sum += 1 + (now[t]-line)/100
+					}
+				}
+				if sum = round6(sum * math.Max(least, 1+w.Score/100) / (r.net(w.option) + price(w.Kind))); sum > eff {
+					at, best, eff = n, w, sum
+				}
+			}
+		}
+		if best == nil {
+			break
+		}
+		if why := r.end(p.above[at].finding, best, now[at]); why != "" {
+			refused[best.option] = true
+			continue
+		}
+		now[at] = best.leaves
+		for _, t := range best.takes {
+			now[t] = goneAt
+		}
+	}
+}
+
+// wakes is 1 for cuts that a new end grows from: a hand lower leaves room for the answer.
+func wakes(k limb.CutKind) float64 {
+	if k == limb.AboveBud || k == limb.FruitBud {
+		return 1
+	}
+	return 0
+}
+
+// limits: refused for the year's limit, the tree's or a zone's.
+func limits(why Why) bool {
+	switch why {
+	case OverToSummer, OverToWinter, ZoneToSummer, ZoneToWinter, NextYear:
+		return true
+	}
+	return false
+}
+
+// end makes a cut that lowers a top, or says why not.
+func (r *run) end(k int, w *ending, was float64) Why {
+	p := r.p
+	m := &made{option: w.option, step: heightStep, net: r.net(w.option), stage: -1, aim: p.findings[k].Aim}
+	if !slices.Contains(w.solves, k) {
+		m.stage = k
+	}
+	for _, d := range w.solves {
+		if r.open[d] {
+			m.does = append(m.does, d)
+		}
+	}
+	if why := r.refusal(m, k); why != "" {
+		if r.why[k].Why == "" {
+			c := w.Candidate
+			r.why[k] = Carried{Finding: p.findings[k], Why: why, Cut: &c}
+		}
+		return why
+	}
+	r.accept(m)
+	r.name(m)
+	if m.stage >= 0 {
+		r.why[k] = Carried{Finding: p.findings[k], Why: Lowered, CM: was - math.Max(w.leaves, p.m.Base(w.limbAt).Z)}
+	}
+	return ""
+}
+
+// name keeps the limb that a cut leaves at its end.
+func (r *run) name(m *made) {
+	if m.Side != "" {
+		r.heirs[r.p.m.Index(m.Side)] = m.Limb
+	}
+}
+
+// takesHeir: a limb that is named to take over would go or be shortened, or what this cut goes back to is gone.
+func (r *run) takesHeir(m *made, finding int) Why {
+	if !r.p.o.AimFirst || r.p.findings[finding].Step == sickStep {
+		return ""
+	}
+	for i := range r.heirs {
+		if takesAll(m.Kind) && r.p.reaches(m.CutAt, m.limbAt, i, r.p.m.Axes[i].L) && !r.p.sickFrom(i) && r.stillNamed(i, m) {
+			return TakesOver
+		}
+	}
+	if m.Side != "" {
+		if side := r.p.m.Index(m.Side); r.at[side] < r.p.m.Axes[side].L {
+			return TakesOver
+		}
+	}
+	return ""
+}
+
+// stillNamed: the cut that leaves a limb in charge stands, or is still to come; it does not once a cut lower down takes both.
+func (r *run) stillNamed(i int, m *made) bool {
+	for _, c := range r.made {
+		if c.Side != "" && r.p.m.Index(c.Side) == i {
+			return !r.p.inside(c.CutAt, m.CutAt, c.limbAt, m.limbAt)
+		}
+	}
+	return true
+}
+
+// fork is the run as it stands, to be tried on.
+func (r *run) fork() *run {
+	c := *r
+	c.open, c.solved, c.why = slices.Clone(r.open), slices.Clone(r.solved), slices.Clone(r.why)
+	c.made, c.at, c.thin, c.flowers = slices.Clone(r.made), slices.Clone(r.at), slices.Clone(r.thin), slices.Clone(r.flowers)
+	c.refused, c.ready = nil, map[int][]choice{}
+	c.heirs = make(map[int]string, len(r.heirs))
+	for i, from := range r.heirs {
+		c.heirs[i] = from
+	}
+	return &c
+}
+
+// become takes over what was tried.
+func (r *run) become(tried *run) {
+	limits := [2]float64{r.cap, r.softCap}
+	*r = *tried
+	r.cap, r.softCap = limits[0], limits[1]
+}

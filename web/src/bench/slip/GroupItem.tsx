@@ -1,0 +1,53 @@
+import Button from '@mui/material/Button';
+import { useState, type ReactNode } from 'react';
+import { percent } from '../../shared/units';
+import type { Group, Step } from './queries';
+
+interface Props {
+  g: Group;
+  steps: readonly Step[];
+  /** One of its steps is chosen: it stands open. */
+  open: boolean;
+  fixed: boolean;
+  busy: boolean;
+  onAct: (choice: 'taken' | 'left' | 'open') => void;
+  children: ReactNode;
+}
+
+/** Thin wood of one place and reason: one step, that opens into its limbs. */
+export function GroupItem({ g, steps, open, fixed, busy, onAct, children }: Props) {
+  const [unfolded, setUnfolded] = useState(false);
+  const shown = open || unfolded;
+  const taken = steps.every((s) => s.state === 'taken');
+  const low = Math.min(...steps.map((s) => s.place?.[2] ?? 0)) / 100;
+  const high = Math.max(...steps.map((s) => s.place?.[2] ?? 0)) / 100;
+  return (
+    <li className={shown ? 'step group open' : 'step group'}>
+      <button type="button" className="stephead" aria-expanded={shown} onClick={() => setUnfolded(!unfolded)}>
+        <span className={taken ? 'n taken' : 'n'}>{steps[0]?.mark}</span>
+        <span>
+          <b>{g.title}</b>
+          <span className="why">
+            {low.toFixed(1)} to {high.toFixed(1)} m up; {Math.ceil(g.minutes)} min with the hand pruner.
+          </span>
+        </span>
+        <span className="num">{percent(g.share)}</span>
+      </button>
+      {shown && (
+        <>
+          {!fixed && (
+            <div className="pair">
+              <Button variant="outlined" disabled={busy} onClick={() => onAct('left')}>
+                Leave all
+              </Button>
+              <Button variant="outlined" disabled={busy} onClick={() => onAct(taken ? 'open' : 'taken')}>
+                {taken ? 'Taken' : 'Cut all'}
+              </Button>
+            </div>
+          )}
+          <ol className="steps inner">{children}</ol>
+        </>
+      )}
+    </li>
+  );
+}

@@ -1,8 +1,10 @@
 package cut
 
 import (
+	"cmp"
 	"math"
 	"slices"
+	"sync"
 
 	"vertumna/core/limb"
 )
@@ -14,7 +16,7 @@ const (
 	calmPart     = 2.0 / 3
 	growsMeantim = 1.25 // what the tops need in summer against what they need in winter: they grow until then
 	bandCM       = 10   // tops are lowered to lines at least this far apart
-	mostLines    = 8
+	mostLines    = 6
 	handCM       = 10
 	lineSlackCM  = 0.5
 )
@@ -85,20 +87,23 @@ func (r *run) bringDown() {
 	if r.p.o.HeightCut != Both {
 		season = r.level // one of the two does the height in a year
 	}
-	var best *run
-	lines := r.lines()
-	for n := range lines {
-		trial := r.fork()
-		trial.cap = season
-		for k := n; k >= 0; k-- { // what is left of the limit lowers some of them further
-			trial.lowerTo(lines[k])
+	if lines := r.lines(); len(lines) > 0 {
+		for n := range r.p.above {
+			r.p.endings(n) // asked before the trials share them
 		}
-		if best == nil || round6(trial.excess()) < round6(best.excess()) {
-			best = trial
+		trials := make([]*run, len(lines))
+		var wait sync.WaitGroup
+		for n := range lines {
+			trials[n] = r.fork()
+			trials[n].cap = season
+			wait.Go(func() {
+				for k := n; k >= 0; k-- { // what is left of the limit lowers some of them further
+					trials[n].lowerTo(lines[k])
+				}
+			})
 		}
-	}
-	if best != nil {
-		r.become(best)
+		wait.Wait()
+		r.become(slices.MinFunc(trials, func(a, b *run) int { return cmp.Compare(round6(a.excess()), round6(b.excess())) }))
 	}
 	r.done = r.fork()
 	r.done.endless = true
@@ -246,67 +251,90 @@ func (r *run) tallest() float64 {
 	return slices.Max(append(r.standing(), r.p.reachCM))
 }
 
-// lowerTo brings tops to a line, few and large cuts first, as far as the limit lets it.
+// lowerTo brings tops to a line, few and large cuts first, as far as the limit lets it. Cost: the ways of all tops once, then
+// those of the limbs that carry a cut for each cut made.
 func (r *run) lowerTo(line float64) {
-	p := r.p
-	now := r.standing()
-	refused := map[*option]bool{}
-	line += overReachCM
+	l := lowering{r: r, line: line, now: r.standing(), best: make([]*ending, len(r.p.above)), eff: make([]float64, len(r.p.above)), refused: map[*option]bool{}}
+	for n := range r.p.above {
+		l.weigh(n)
+	}
 	for {
-		at, best, eff := -1, (*ending)(nil), 0.0
-		for n := range p.above {
-			if now[n] <= line && !p.above[n].carrier {
-				continue
-			}
-			ways := p.endings(n)
-			for x := range ways {
-				w := &ways[x]
-				if w.leaves > line-overReachCM+lineSlackCM-handCM*wakes(w.Kind) || refused[w.option] || r.taken(w.option) {
-					continue
-				}
-				sum := 0.0
-				if now[n] > line {
-					sum = 1 + (now[n]-line)/100
-				}
-				for _, t := range w.takes {
-					if now[t] > line {
-						sum += 1 + (now[t]-line)/100
-					}
-				}
-				if sum = round6(sum * math.Max(least, 1+w.Score/100) / (r.net(w.option) + price(w.Kind))); sum > eff {
-					at, best, eff = n, w, sum
-				}
+		at := -1
+		for n, e := range l.eff {
+			if l.best[n] != nil && (at < 0 || e > l.eff[at]) {
+				at = n
 			}
 		}
-		if best == nil {
-			break
+		if at < 0 {
+			return
 		}
-		if why := r.end(p.above[at].finding, best, now[at]); why != "" {
-			refused[best.option] = true
+		l.make(at)
+	}
+}
+
+// lowering is the work of bringing tops to a line.
+type lowering struct {
+	r       *run
+	line    float64
+	now     []float64 // how high each top stands
+	best    []*ending // by top, the most effective cut left; nil: none, or none needed
+	eff     []float64
+	refused map[*option]bool
+}
+
+// over says whether a top stands above the line by more than is worth a cut.
+func (l *lowering) over(n int) bool { return l.now[n] > l.line+overReachCM }
+
+// weigh finds the most effective cut of a top.
+func (l *lowering) weigh(n int) {
+	l.best[n], l.eff[n] = nil, 0
+	if !l.over(n) && !l.r.p.above[n].carrier {
+		return
+	}
+	ways := l.r.p.endings(n)
+	for x := range ways {
+		w := &ways[x]
+		if w.leaves > l.line+lineSlackCM-handCM*wakes(w.Kind) || l.refused[w.option] || l.r.taken(w.option) {
 			continue
 		}
-		now[at] = best.leaves
-		for _, t := range best.takes {
-			now[t] = goneAt
+		sum := l.lowers(n)
+		for _, t := range w.takes {
+			sum += l.lowers(t)
+		}
+		if sum == 0 {
+			continue
+		}
+		if e := round6(sum * math.Max(least, 1+w.Score/100) / (l.r.net(w.option) + price(w.Kind))); e > l.eff[n] {
+			l.best[n], l.eff[n] = w, e
 		}
 	}
 }
 
-// wakes is 1 for cuts that a new end grows from: a hand lower leaves room for the answer.
-func wakes(k limb.CutKind) float64 {
-	if k == limb.AboveBud || k == limb.FruitBud {
-		return 1
+// lowers is what bringing a top below the line is worth: more, the higher it stands.
+func (l *lowering) lowers(n int) float64 {
+	if !l.over(n) {
+		return 0
 	}
-	return 0
+	return 1 + (l.now[n]-l.line)/100
 }
 
-// limits: refused for the year's limit, the tree's or a zone's.
-func limits(why Why) bool {
-	switch why {
-	case OverToSummer, OverToWinter, ZoneToSummer, ZoneToWinter, NextYear:
-		return true
+// make makes the best cut of a top, or strikes it out; what hangs together with it is weighed anew.
+func (l *lowering) make(n int) {
+	w, p := l.best[n], l.r.p
+	if why := l.r.end(p.above[n].finding, w, l.now[n]); why != "" {
+		l.refused[w.option] = true
+		l.weigh(n)
+		return
 	}
-	return false
+	l.now[n] = w.leaves
+	for _, t := range w.takes {
+		l.now[t] = goneAt
+	}
+	for k := range p.above {
+		if i := p.above[k].limb; p.m.HangsOn(w.limbAt, i) || p.m.HangsOn(i, w.limbAt) {
+			l.weigh(k)
+		}
+	}
 }
 
 // end makes a cut that lowers a top, or says why not.
@@ -321,7 +349,11 @@ func (r *run) end(k int, w *ending, was float64) Why {
 			m.does = append(m.does, d)
 		}
 	}
-	if why := r.refusal(m, k); why != "" {
+	why := r.overLimit(m, k) // asked first, for it is asked most
+	if why == "" || r.endless {
+		why = r.refusal(m, k)
+	}
+	if why != "" {
 		if r.why[k].Why == "" {
 			c := w.Candidate
 			r.why[k] = Carried{Finding: p.findings[k], Why: why, Cut: &c}
@@ -334,6 +366,14 @@ func (r *run) end(k int, w *ending, was float64) Why {
 		r.why[k] = Carried{Finding: p.findings[k], Why: Lowered, CM: was - math.Max(w.leaves, p.m.Base(w.limbAt).Z)}
 	}
 	return ""
+}
+
+// wakes is 1 for cuts that a new end grows from: a hand lower leaves room for the answer.
+func wakes(k limb.CutKind) float64 {
+	if k == limb.AboveBud || k == limb.FruitBud {
+		return 1
+	}
+	return 0
 }
 
 // name keeps the limb that a cut leaves at its end.

@@ -98,6 +98,7 @@ func (b *standing) orchard() error {
 		return err
 	}
 	b.options = c.FindOptions(&b.core, b.school, fingertip, ceiling)
+	b.options.Without = []find.Code{"overloaded", "thin_for_load"} // what limbs carry is told by the load of the fruit, once
 	if b.core.Aim == year.Build {
 		yes := true
 		b.options.Building = &yes

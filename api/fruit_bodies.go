@@ -240,7 +240,7 @@ func (f *fruitMade) body() *FruitBody {
 		out.CountSays = f.speaker.Count(p.Count, len(p.Limbs))
 	}
 	if p.Whether != nil {
-		out.WhetherIs = words.Whether(p.Whether.Verdict)
+		out.WhetherIs = words.Whether(p.Whether.Verdict, p.Count != nil || p.Glance != nil)
 	}
 	if f.time != nil {
 		out.TimeSays = f.speaker.ThinTime(f.time, f.mm, f.mmSeen)

@@ -67,6 +67,7 @@ func (p *planner) giveSlips(ctx context.Context, planned *Planned, day almanac.D
 			return false, err
 		}
 		made := slipFor(b, plan, "")
+		made.forecasts = &p.forecasts
 		if made.choose(); t.Amount != nil && t.Amount.From == made.madeFrom(mark) {
 			continue
 		}
@@ -86,17 +87,21 @@ func (p *planner) giveSlips(ctx context.Context, planned *Planned, day almanac.D
 	}
 	var g errgroup.Group
 	g.SetLimit(runtime.GOMAXPROCS(0))
-	for _, made := range asked {
+	amounts := make([]year.Amount, len(asked))
+	for k, made := range asked {
 		g.Go(func() error {
-			made.light = p.lightOf(made.standing, made.m, made.kept.Mark())
-			return made.replan()
+			if err := made.replan(); err != nil {
+				return err
+			}
+			amounts[k] = made.amount()
+			return nil
 		})
 	}
 	if err := g.Wait(); err != nil {
 		return false, err
 	}
-	for k, made := range asked {
-		a := made.amount()
+	for k := range asked {
+		a := amounts[k]
 		if err := p.keepAmount(ctx, of[k].ID, a); err != nil {
 			return false, err
 		}

@@ -2,7 +2,6 @@ package api
 
 import (
 	"context"
-	"errors"
 	"fmt"
 	"math"
 	"net/http"
@@ -91,6 +90,7 @@ type slipMade struct {
 	tree      growth.Tree
 	planner   *cut.Planner
 	slip      *cut.Slip
+	lit       limb.Light // in which it was made
 	options   cut.Options
 	season    limb.Season
 	key       string // of the slip: season and growth year
@@ -99,6 +99,7 @@ type slipMade struct {
 	plan      *year.TreePlan // nil where no place is set up
 	choices   map[cut.Key]store.SlipChoice
 	forecasts *facts[cut.Forecast]
+	fruit     *fruitMade // of the season; nil where it is not known
 }
 
 // makeSlip makes the slip of a tree with a person's choices in it.
@@ -120,9 +121,6 @@ func (s *server) makeSlip(ctx context.Context, in *SlipInput) (*slipMade, error)
 	if err := out.onto(kept); err != nil {
 		return nil, err
 	}
-	if !out.predicted {
-		out.light = s.planner.lightOf(b, out.m, kept.Mark())
-	}
 	if err := out.replan(); err != nil {
 		return nil, err
 	}
@@ -143,24 +141,36 @@ func slipFor(b *standing, plan *year.TreePlan, season limb.Season) *slipMade {
 // slipKey names a slip: its season, and the growth year.
 func slipKey(season limb.Season, n int) string { return fmt.Sprintf("%s-%d", season, n) }
 
-// amount is what the slip gives the year's task: its minutes, share and tools.
+// amount is what the slip gives the year's task, and in winter what the summer's, as it is foreseen, gives its own.
 func (p *slipMade) amount() year.Amount {
-	a := year.Amount{From: p.madeFrom(p.kept.Mark()), Summer: p.season == limb.Summer, Year: p.m.Year, Cuts: len(p.slip.Cuts), Minutes: p.slip.Minutes, Share: round4(p.slip.Share)}
-	var tools []string
-	for k := range p.slip.Cuts {
-		if t, _ := words.ToolFor(p.slip.Cuts[k].Candidate, p.ownTools()); !slices.Contains(tools, t) {
-			tools = append(tools, t)
-		}
+	a := year.Amount{From: p.madeFrom(p.kept.Mark()), Summer: p.season == limb.Summer, Year: p.m.Year, Work: p.workOf(p.slip)}
+	if a.Summer {
+		return a
 	}
-	a.Tools = strings.Join(tools, ", ")
-	if len(tools) == 0 {
-		a.Tools = "nothing to cut"
+	if made, err := p.plannedYears(1); err == nil && len(made.Rows) > 0 && made.Rows[0].Summer != nil {
+		a.Coming = p.workOf(made.Rows[0].Summer)
 	}
 	return a
 }
 
+// workOf is what a slip's steps come to: minutes, share, and tools by the person's own.
+func (p *slipMade) workOf(s *cut.Slip) year.Work {
+	w := year.Work{Cuts: len(s.Groups), Minutes: s.Minutes, Share: round4(s.Share)}
+	var tools []string
+	for k := range s.Cuts {
+		if t, _ := words.ToolFor(s.Cuts[k].Candidate, p.ownTools()); !slices.Contains(tools, t) {
+			tools = append(tools, t)
+		}
+	}
+	w.Tools = strings.Join(tools, ", ")
+	if len(tools) == 0 {
+		w.Tools = "nothing to cut"
+	}
+	return w
+}
+
 // slipsAs is raised when the program makes another slip of the same inputs: what was kept of those before is made anew.
-const slipsAs = 2
+const slipsAs = 3
 
 // madeFrom tells slips apart by all that they are made from: the same text, the same slip.
 func (p *slipMade) madeFrom(mark store.MapMark) string {
@@ -215,6 +225,7 @@ func (p *slipMade) replan() error {
 	if p.light == nil {
 		p.light = p.lightAhead(p.m)
 	}
+	p.lit = p.light
 	p.choose()
 	var err error
 	if p.planner, err = cut.NewPlanner(p.tree, p.reading(), p.options); err != nil {
@@ -339,11 +350,17 @@ func (p *slipMade) moves() []cut.Move {
 
 func (s *server) slipBody(ctx context.Context, in *SlipInput) (*SlipBody, error) {
 	p, err := s.makeSlip(ctx, in)
-	if errors.Is(err, store.ErrNotFound) {
-		return nil, err
-	}
 	if err != nil {
 		return nil, err
+	}
+	if p.plan != nil && p.core.Bears(year.SeasonOf(p.day, p.south), p.south) {
+		planned, err := s.planner.plan(ctx, in.Slug, p.day)
+		if err != nil {
+			return nil, err
+		}
+		if p.fruit, err = s.planner.fruitOf(ctx, planned, p.plan, p.day); err != nil {
+			p.fruit = nil // nothing of it was measured
+		}
 	}
 	return p.body(), nil
 }

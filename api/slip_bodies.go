@@ -177,8 +177,8 @@ type ZoneBody struct {
 type SlipFruitBody struct {
 	BudsLeft float64 `json:"buds_left" doc:"fruit buds left within reach"`
 	Taken    float64 `json:"buds_taken"`
-	Fruit    float64 `json:"fruit" doc:"what they can set"`
-	Wanted   float64 `json:"wanted" doc:"what the trunk carries"`
+	Fruit    float64 `json:"fruit" doc:"to hang this season, counted or expected; 0: not known"`
+	Wanted   float64 `json:"wanted" doc:"what it is to carry"`
 	Says     string  `json:"says"`
 }
 
@@ -241,7 +241,7 @@ func (p *slipMade) body() *SlipBody {
 	for _, j := range s.Jobs {
 		out.Jobs = append(out.Jobs, p.speaker.Job(j))
 	}
-	out.Gauge, out.Fruit = p.gauge(), p.fruit()
+	out.Gauge, out.Fruit = p.gauge(), p.fruitLine()
 	p.sorted(out)
 	out.Says = p.speaker.SlipTotal(len(out.Groups), s.Minutes, len(out.Tools))
 	out.Opens, out.Closes = p.window()
@@ -434,12 +434,19 @@ func (p *slipMade) gauge() GaugeBody {
 	return g
 }
 
-func (p *slipMade) fruit() SlipFruitBody {
-	f := p.planner.Fruit(p.slip)
-	return SlipFruitBody{
-		BudsLeft: math.Round(f.BudsLeft), Taken: math.Round(p.slip.BudsWithin), Fruit: math.Round(f.Fruit), Wanted: math.Round(f.Wanted),
-		Says: p.speaker.FruitLeft(f, p.slip.BudsWithin),
+// fruitLine sets the slip against the season's fruit: the same numbers as the fruit's own page.
+func (p *slipMade) fruitLine() SlipFruitBody {
+	out := SlipFruitBody{BudsLeft: math.Round(p.planner.BudsWithin() - p.slip.BudsWithin), Taken: math.Round(p.slip.BudsWithin)}
+	counted := false
+	if p.fruit != nil {
+		t := p.fruit.plan.Targets
+		if t.Available != nil {
+			out.Fruit = float64(*t.Available)
+		}
+		out.Wanted, counted = float64(t.Target), p.fruit.plan.Count != nil || p.fruit.plan.Glance != nil
 	}
+	out.Says = p.speaker.FruitAgainstCut(out.Fruit, out.Wanted, counted, out.BudsLeft, out.Taken)
+	return out
 }
 
 func (p *slipMade) levels() []LevelBody {
@@ -467,7 +474,7 @@ func (p *slipMade) exposed() []string {
 	if err != nil {
 		return out
 	}
-	return append(out, cut.Exposed(p.m, p.light, after, p.lightOf(after))...)
+	return append(out, cut.Exposed(p.m, p.light, after, p.lightAhead(after))...)
 }
 
 func cutAll(m *limb.Map, s *cut.Slip) (*limb.Map, error) {

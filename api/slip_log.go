@@ -131,7 +131,7 @@ func (p *slipMade) worked(cuts []MadeCut) (limb.Doc, took, error) {
 		}
 	}
 	out.share = 1 - stays
-	out.opensSun = len(cut.Exposed(p.m, p.light, m, p.lightOf(m))) > 0
+	out.opensSun = len(cut.Exposed(p.m, p.light, m, p.lightAhead(m))) > 0
 	return doc, out, nil
 }
 

@@ -212,7 +212,7 @@ func TestTasksHaveTheAmountsOfTheirSlipsAndFollowThem(t *testing.T) {
 	}
 	first := amount("") // nobody has looked at the slip
 	slip := a.ok("GET", fmt.Sprintf(slipOf, "C2"), nil)
-	require.InDelta(t, slip["minutes"].(float64)+5, first["minutes"], 0.6, "and as long to look")
+	require.InDelta(t, max(5, slip["minutes"].(float64)), first["minutes"], 0.6, "at least as long as a look takes")
 	require.Equal(t, slip["gauge"].(object)["slip"], first["share"])
 	require.Equal(t, first["share"], amount("?day=2027-03-01")["share"], "on another day as well")
 
@@ -220,7 +220,7 @@ func TestTasksHaveTheAmountsOfTheirSlipsAndFollowThem(t *testing.T) {
 	a.ok("POST", fmt.Sprintf(slipOf, "C2")+"/choices", object{"choice": "left", "findings": step["findings"]})
 	left := amount("")
 	require.NotEqual(t, first["reasons"], left["reasons"], "a step left is not in it")
-	require.InDelta(t, a.ok("GET", fmt.Sprintf(slipOf, "C2"), nil)["minutes"].(float64)+5, left["minutes"], 0.6)
+	require.InDelta(t, max(5, a.ok("GET", fmt.Sprintf(slipOf, "C2"), nil)["minutes"].(float64)), left["minutes"], 0.6)
 	a.serve()
 	require.Equal(t, left["reasons"], amount("")["reasons"], "kept past a restart")
 }

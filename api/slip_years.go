@@ -221,8 +221,15 @@ func (p *slipMade) plannedYears(n int) (cut.Forecast, error) {
 	if p.now != nil {
 		now = p.now
 	}
-	return now.forecasts.of(now.forecastKey(n), func() (cut.Forecast, error) {
-		years := cut.Years{N: n, Options: now.options, Reading: now.reading(), LightOf: now.lightAhead}
+	reading, harvested := now.reading(), p.season == limb.Summer && p.harvestOver()
+	reading.Options.Harvested = false // but for this year's summer slip
+	return now.forecasts.of(now.forecastKey(n, harvested), func() (cut.Forecast, error) {
+		years := cut.Years{N: n, Options: now.options, Reading: reading, Harvested: harvested, LightOf: func(m *limb.Map) limb.Light {
+			if m == now.m { // as its slip was made in
+				return now.lit
+			}
+			return now.lightAhead(m)
+		}}
 		if n == 1 { // the slips of this tree year
 			rows, end, err := cut.Over(now.tree, years)
 			return cut.Forecast{Rows: rows, End: end, Held: -1}, err
@@ -232,8 +239,8 @@ func (p *slipMade) plannedYears(n int) (cut.Forecast, error) {
 }
 
 // forecastKey tells forecasts apart by all that they are made from.
-func (p *slipMade) forecastKey(n int) mapKey {
-	return mapKey{p.core.ID, p.kept.Mark(), fmt.Sprint(p.madeFrom(p.kept.Mark()), n)}
+func (p *slipMade) forecastKey(n int, harvested bool) mapKey {
+	return mapKey{p.core.ID, p.kept.Mark(), fmt.Sprint(p.madeFrom(p.kept.Mark()), n, harvested)}
 }
 
 // years tells the plan year by year.

@@ -60,15 +60,21 @@ func (s Speaker) Count(c *crop.Count, limbs int) string {
 }
 
 var whethers = map[string]string{
-	"strip":   "It is to carry none this year: all off.",
-	"nothing": "Nothing hangs, and nothing is to be thinned.",
-	"skip":    "No thinning worth the walk: only damaged, twin and touching fruit off.",
-	"light":   "A light thinning.",
-	"full":    "A full thinning: most come off, and that is right.",
+	"strip":     "It is to carry none this year: all off.",
+	"nothing":   "Nothing hangs, and nothing is to be thinned.",
+	"uncounted": "Not counted yet: count two or three limbs, or look, before you decide.",
+	"skip":      "No thinning worth the walk: only damaged, twin and touching fruit off.",
+	"light":     "A light thinning.",
+	"full":      "A full thinning: most come off, and that is right.",
 }
 
-// Whether says if thinning is worth it.
-func Whether(verdict string) string { return whethers[verdict] }
+// Whether says if thinning is worth it, by what was counted.
+func Whether(verdict string, counted bool) string {
+	if !counted && verdict != "strip" {
+		verdict = "uncounted"
+	}
+	return whethers[verdict]
+}
 
 var timeReasons = map[string]string{
 	"kind": "This kind's set is left to the tree.", "frost": "A killing frost can still come; let it thin first.",
@@ -180,7 +186,7 @@ func Standing(st crop.Standing) string {
 // doings are what to do in a year of a kind.
 var doings = map[string][]string{
 	crop.On: {
-		"Cut fruit wood freely in the dormant season: each bud cut is thinning done.", "Thin by 30 days after bloom, and more than usual.",
+		"Cut fruit wood freely when it is cut: each bud cut is thinning done.", "Thin as soon as its window opens, and more than usual.",
 		"Strip weak wood wholly.",
 	},
 	crop.Off: {

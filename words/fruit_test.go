@@ -60,8 +60,9 @@ func TestALadenLimbIsToldWhatSavesItTheBestFirst(t *testing.T) {
 
 func TestEveryVerdictOfTheFruitModelsHasItsWords(t *testing.T) {
 	for _, v := range []string{"strip", "nothing", "skip", "light", "full"} {
-		require.NotEmpty(t, words.Whether(v))
+		require.NotEmpty(t, words.Whether(v, true))
 	}
+	require.Contains(t, words.Whether("skip", false), "Not counted yet", "what nobody counted is never 'no thinning'")
 	for _, state := range []string{"not_thinned", "wait", "open", "closing", "late"} {
 		for _, why := range []string{"kind", "frost", "size", "bloom", "stone_hard", "drop", "time"} {
 			says := words.Speaker{}.ThinTime(&crop.Time{State: state, Reason: why}, 19, true)

@@ -346,14 +346,24 @@ func (s Speaker) StopLine(limit, account, free float64, exempt bool) string {
 	return fmt.Sprintf("%s may still go this tree year; past the line sprouts follow.%s", s.Amount(limit-account, "share"), also)
 }
 
-// FruitLeft says what the fruit buds left come to against what the trunk carries.
-func (s Speaker) FruitLeft(f cut.FruitOf, taken float64) string {
-	says := fmt.Sprintf("%.0f of %.0f fruit buds within reach stay: about %.0f fruit after the drop; the trunk could carry %.0f.",
-		f.BudsLeft, f.BudsLeft+taken, f.Fruit, f.Wanted)
-	switch {
-	case f.Fruit > 1.5*f.Wanted:
-		return says + " There will be thinning to do."
-	case f.Fruit < f.Wanted && taken > manyBuds*(f.BudsLeft+taken):
+// FruitAgainstCut sets a slip against the season's fruit: what is to hang, what the tree is to carry, and the fruit buds that go.
+func (s Speaker) FruitAgainstCut(fruit, wanted float64, counted bool, budsLeft, taken float64) string {
+	all := budsLeft + taken
+	says := fmt.Sprintf("%.0f of %.0f fruit buds within reach stay.", budsLeft, all)
+	if taken == 0 {
+		says = fmt.Sprintf("All %.0f fruit buds within reach stay.", all)
+	}
+	if fruit > 0 {
+		how := "expected, not counted"
+		if counted {
+			how = "counted"
+		}
+		says += fmt.Sprintf(" About %.0f fruit this season (%s); it is to carry %.0f.", fruit, how, wanted)
+		if fruit > wanted {
+			return says + " There is thinning to do, and each bud cut is thinning done."
+		}
+	}
+	if taken > manyBuds*all {
 		return says + " The slip takes many of them: spare what bears where you can."
 	}
 	return says

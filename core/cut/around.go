@@ -160,21 +160,8 @@ func (p *Planner) Runners(c *Step) []Candidate {
 
 const mostRunners = 3
 
-// FruitOf is what fruit buds come to: fruit after a natural drop, and what the trunk can carry of it.
-type FruitOf struct {
-	BudsLeft float64 // within reach, after the slip
-	Fruit    float64 // what they can set
-	Wanted   float64 // what the trunk carries, by its section
-}
-
-// Fruit tells the fruit buds left within reach against the fruit the tree can carry.
-func (p *Planner) Fruit(s *Slip) FruitOf {
-	g := p.m.Kind.Growth
-	out := FruitOf{BudsLeft: p.within - s.BudsWithin}
-	out.Fruit = 0.5 * out.BudsLeft * g.FruitPerBud
-	out.Wanted = trunkFruit(p.m)
-	return out
-}
+// BudsWithin are the tree's fruit buds within reach before the slip.
+func (p *Planner) BudsWithin() float64 { return p.within }
 
 // WhyNot answers why a limb is not on the slip: what was found on it and what became of each finding; none: nothing was.
 func (s *Slip) WhyNot(id string) (cuts []Step, waits []Carried) {

@@ -160,7 +160,7 @@ func TestTreesComeToReachInFourYearsAndAreHeldThere(t *testing.T) {
 func TestNoStepWorksAgainstAnother(t *testing.T) {
 	named, lowered, steps := 0, 0, []int{}
 	for _, preset := range presets {
-		for _, h := range heldTrees(t, preset, lawEvery(t, 37)) {
+		for _, h := range heldTrees(t, preset, lawEvery(t, 71)) {
 			rows, _, err := cut.Over(h.tree, h.years(2))
 			require.NoError(t, err, h.name)
 			for _, r := range rows {

@@ -94,7 +94,11 @@ const wetWoodMM = 15
 
 func (r *run) tooWet(m *made, finding int) Why {
 	f := r.p.findings[finding]
-	return when(stone(r.p.m) && !r.dry && !r.p.o.StoneAnyTime && !r.p.summer() && m.DMM >= wetWoodMM && f.Step > sickStep && f.Code != "sucker", DryWeather)
+	least := float64(wetWoodMM)
+	if r.p.o.AimFirst { // as the year has it: no live wood in the wet
+		least = 0
+	}
+	return when(stone(r.p.m) && !r.dry && !r.p.o.StoneAnyTime && !r.p.summer() && m.DMM >= least && f.Step > sickStep && f.Code != "sucker", DryWeather)
 }
 
 // A limb is stripped when less than this is left of its flower buds, if it had some.

@@ -69,15 +69,11 @@ func (p *Planner) bySchoolsBud(cuts []Candidate, aim find.Aim) []Candidate {
 // ForSchool are the options of a slip under a school, for a tree of an aim and age. The account (Used, BigUsed, ZonesUsed) is
 // the caller's.
 func ForSchool(school pomology.Resolved, kind *pomology.Kind, aim string, age int, season limb.Season) Options {
-	onLastYear := kind.Growth.Bearing == pomology.OnLastYear
 	o := Options{
-		Level: LevelOf(school.LimitShare()), Slack: solvedWithin, AimFirst: true,
+		Level: LevelOf(school.LimitFor(kind)), Slack: solvedWithin, AimFirst: true,
 		NeverTip: school.Is("limb_ends", "never"), NoStub: school.Is("cut_end", "collar"), BudTo: BudTo(school.Value("bud_to")),
 		LeaveLong: school.Is("side_shoots", "long"), StoneAnyTime: !school.Is("stone_cut", "dry-summer"),
 		CountAll: school.Is("counts", "all"), SproutsFree: school.Is("sprouts", "free"),
-	}
-	if onLastYear && o.Level.Share() < Third.Share() { // their crop is on last year's wood, a third of which is usual
-		o.Level = Third
 	}
 	summerFirst := aim == "restore" && school.Is("restoration", "summer-first")
 	if season != limb.Summer {
@@ -86,7 +82,7 @@ func ForSchool(school pomology.Resolved, kind *pomology.Kind, aim string, age in
 		}
 	}
 	if school.Is("limit_scope", "per-zone") {
-		c := school.LimitShare()
+		c := school.LimitFor(kind)
 		o.Zones, o.Level = &[3]float64{c, c, topZone}, Third
 	}
 	switch {

@@ -18,6 +18,7 @@ type Years struct {
 	Reading   find.Reading // thresholds and yard; its light is that of the tree as it stands
 	LightOf   func(*limb.Map) limb.Light
 	StopEarly bool // once a year asks for no cut
+	Harvested bool // the first year's fruit is off when its summer slip is made
 }
 
 // Forecast is a tree over the years of its plan: the slips that its school and aim make, year by year.
@@ -175,6 +176,8 @@ func (y Years) year(tree growth.Tree, o Options, n int, row *YearRow) (growth.Tr
 			o.Used, o.BigUsed, o.ZonesUsed = row.Dormant.Account, row.Dormant.BigWounds, row.Dormant.ZonesTaken()
 			o.Left, o.Instead = nil, nil
 			last = day
+			y := y
+			y.Reading.Options.Harvested = n == 0 && y.Harvested
 			if err := y.inSummer(tree, day, y.light(day, light), o, row); err != nil {
 				return nil, err
 			}
@@ -191,7 +194,8 @@ func (y Years) year(tree growth.Tree, o Options, n int, row *YearRow) (growth.Tr
 
 // restOfYear makes the summer slip of a tree as it stands in summer, and brings it to leaf fall.
 func (y Years) restOfYear(tree growth.Tree, o Options, row *YearRow) (growth.Tree, error) {
-	if err := y.inSummer(tree, tree.Map, y.given(tree), o, row); err != nil {
+	y.Reading.Options.Harvested = y.Harvested
+	if err := y.inSummer(tree, tree.Map, y.light(tree.Map, y.given(tree)), o, row); err != nil {
 		return tree, err
 	}
 	row.AboveReach = shareAbove(tree.Map, y.Reading.Options.ReachCM)

@@ -5,6 +5,7 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"math"
 	"sort"
 	"strings"
 )
@@ -158,6 +159,20 @@ func (r Resolved) LimitShare() float64 {
 		return 1.0 / 3
 	}
 	return 0.20
+}
+
+// lastYearShare is the usual limit of kinds that bear on last year's shoots only: their crop grows on what is renewed each
+// year (reach page; practice).
+const lastYearShare = 1.0 / 3
+
+// LimitFor is the yearly limit for a kind: what the person said for it, else the school's, but for kinds that bear on last
+// year's shoots at least a third.
+func (r Resolved) LimitFor(k *Kind) float64 {
+	said := r.origin["yearly_limit"] == FromPerson || r.origin["yearly_limit"] == FromTree
+	if !said && k.Growth.Bearing == OnLastYear {
+		return math.Max(r.LimitShare(), lastYearShare)
+	}
+	return r.LimitShare()
 }
 
 // ReachM is the picking height in metres from the person's fingertip height in cm (0: a guess of 200 cm) and own

@@ -49,7 +49,7 @@ func ShareOf(t *Tree, e Entry) (share float64, estimated bool) {
 // accountFor adds up the cuts of a tree between its leaf falls.
 func accountFor(t *Tree, a *Anchors, entries []Entry, school pomology.Resolved, age, season int) *Account {
 	acc := &Account{
-		From: a.Day(LeafFallBefore), To: a.Day(almanac.LeafFall.String()), Limit: school.LimitShare(),
+		From: a.Day(LeafFallBefore), To: a.Day(almanac.LeafFall.String()), Limit: school.LimitFor(t.Kind),
 		Exempt: age <= formationYears && school.Is("formation_exempt", "to-year-3"),
 	}
 	bloom := a.Day(almanac.FullBloom.String())

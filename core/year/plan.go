@@ -147,7 +147,7 @@ func (c *context) task(d draft, shown almanac.Day, pace float64) Task {
 		Cautions: d.cautions, Share: d.share, Minutes: d.minutes,
 	}
 	if a := c.amountOf(d.kind); a != nil {
-		t.Minutes, t.Share = a.Minutes+lookAtLeast, a.Share
+		t.Minutes, t.Share = max(a.Minutes, lookAtLeast), a.Share
 		r := reason("from-slip").num(float64(a.Cuts), "cuts")
 		r.Threshold, r.Text = a.Share, a.Tools
 		t.Reasons = slices.Insert(slices.Clone(t.Reasons), min(1, len(t.Reasons)), r) // why it is done comes first
@@ -180,7 +180,7 @@ func (c *context) task(d draft, shown almanac.Day, pace float64) Task {
 }
 
 // amountOf is the slip's amount for a task of this season, nil where the slip is not its work.
-func (c *context) amountOf(k TaskKind) *Amount {
+func (c *context) amountOf(k TaskKind) *Work {
 	a := c.tree.Amount
 	if a == nil || a.Year != 0 && a.Year != c.season {
 		return nil
@@ -188,11 +188,14 @@ func (c *context) amountOf(k TaskKind) *Amount {
 	switch k {
 	case DormantCut:
 		if !a.Summer {
-			return a
+			return &a.Work
 		}
 	case HeightCut, SummerCut, RestrainCut:
-		if a.Summer {
-			return a
+		switch {
+		case a.Summer:
+			return &a.Work
+		case a.Coming.Tools != "":
+			return &a.Coming
 		}
 	}
 	return nil
@@ -232,10 +235,21 @@ func plainGrades(d draft) []Grade {
 	}
 }
 
+// A top this little over reach is taken back in passing (our estimates).
+const (
+	aHandM       = 0.10
+	aHandMinutes = 5
+)
+
 // minutes estimates a job without a slip: 10 + 8 x height m x spread m for cuts (year page), else the kind's own.
 func (c *context) minutes(kind TaskKind) float64 {
 	if !taskFacts[kind].Cut {
 		return taskFacts[kind].Minutes
+	}
+	if kind == HeightCut || kind == AutumnHeight { // a hand over reach is no hour's work
+		if h, _, known := c.height(); known && h-c.reachM <= aHandM {
+			return aHandMinutes
+		}
 	}
 	h, s := c.tree.HeightM, c.tree.SpreadM
 	size, _, _ := c.tree.Kind.SizeFor(c.tree.Class)

@@ -93,10 +93,13 @@ func (c *context) flat() bool {
 	return err == nil && f.Flat
 }
 
+// OverReachM is what a tree may stand above the reach line before it is told: as much as a top on its map may (limb page).
+const OverReachM = 0.05
+
 // height is the tree's height and whether it stands above the reach line.
 func (c *context) height() (m float64, over, known bool) {
 	m = c.tree.HeightM
-	return m, m > c.reachM+0.005, m > 0
+	return m, m > c.reachM+OverReachM, m > 0
 }
 
 // dated says whether an entry falls into a season of account or is logged for it.

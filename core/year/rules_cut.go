@@ -34,12 +34,22 @@ func dormantCut(c *context) []draft {
 	if c.school.Is("height_cut", "dormant-reduction") {
 		d.reasons = append(d.reasons, reason("height-with-dormant").by("height_cut", "dormant-reduction"))
 	}
-	d.reasons = append(d.reasons, c.aimReason(), c.bearingReason())
+	d.reasons = append(d.reasons, c.aimReason(false), c.bearingReason())
 	d.reasons = append(d.reasons, c.carried()...)
 	return []draft{d}
 }
 
-func (c *context) aimReason() Reason { return reason("aim-" + string(c.aim.Aim)).said(c.aim.Rule) }
+// aimReason says what the tree's aim asks of a cut, in winter or in summer.
+func (c *context) aimReason(summer bool) Reason {
+	rule := "aim-" + string(c.aim.Aim)
+	switch {
+	case summer && c.aim.Aim != Retire:
+		rule += "-summer"
+	case !summer && c.aim.Aim == Hold && c.school.Is("height_cut", "dormant-reduction"):
+		rule = "aim-hold-dormant"
+	}
+	return reason(rule).said(c.aim.Rule)
+}
 
 func (c *context) bearingReason() Reason {
 	return reason("bears-on").said(string(c.tree.Kind.Growth.Bearing))
@@ -167,7 +177,7 @@ func stoneSummerCut(c *context) []draft {
 	if c.aim.Aim == Retire {
 		d.share = 0
 	}
-	d.reasons = append(d.reasons, d.opens.reason("opens-after-fruit"), d.closes.reason("before-frost"), c.aimReason(), c.bearingReason())
+	d.reasons = append(d.reasons, d.opens.reason("opens-after-fruit"), d.closes.reason("before-frost"), c.aimReason(true), c.bearingReason())
 	if d.closes.Day.Known() && d.opens.Day.Known() && d.closes.Day < d.opens.Day {
 		d.closes = after(d.opens, 21)
 		d.reasons = append(d.reasons, d.closes.reason("short-summer-dead-wood-only"))
@@ -210,7 +220,7 @@ func restrainingCut(c *context) []draft {
 		{shift(d.closes.Day, 1), shift(d.closes.Day, 35), late, "shoots-must-ripen"},
 		{open, open, Harmful, "soft-shoots-meet-frost"},
 	}
-	d.reasons = []Reason{d.opens.reason("fruit-set-seen").by("restraining_cut", value), d.closes.reason("reserve-spent"), c.aimReason()}
+	d.reasons = []Reason{d.opens.reason("fruit-set-seen").by("restraining_cut", value), d.closes.reason("reserve-spent"), c.aimReason(true)}
 	return []draft{d}
 }
 
@@ -221,6 +231,9 @@ func heightCut(c *context) []draft {
 	}
 	lowBush := c.tree.Form == pomology.LowBush && c.aim.Aim == Build
 	if c.aim.Aim != Hold && c.aim.Aim != Restrain && !lowBush || c.age <= 1 && !lowBush {
+		return nil
+	}
+	if len(restrainingCut(c)) > 0 || len(stoneSummerCut(c)) > 0 { // that cut does the height: one decision a season
 		return nil
 	}
 	if !c.needsHeightCut() {
@@ -242,7 +255,7 @@ func heightCut(c *context) []draft {
 		{shift(d.closes.Day, 1), shift(d.closes.Day, 14), Possible, "shoots-must-ripen"},
 		{open, open, Harmful, "soft-shoots-meet-frost"},
 	}
-	d.reasons = []Reason{c.heightReason(), opens.reason("height-"+value).by("height_cut", value), d.closes.reason("closes-for-ripening"), c.aimReason()}
+	d.reasons = []Reason{c.heightReason(), opens.reason("height-"+value).by("height_cut", value), d.closes.reason("closes-for-ripening"), c.aimReason(true)}
 	if lowBush && c.age <= 1 {
 		d.reasons = append(d.reasons, reason("level-first-summer"))
 	}
@@ -325,7 +338,7 @@ func autumnHeight(c *context) []draft {
 	d := draft{
 		kind: AutumnHeight, opens: later(c.at(HarvestEnd, 0), c.stage(almanac.ShootSlowing, 28)), closes: c.stage(almanac.LeafFall, -1),
 		share: c.summerShare(), cautions: c.cutCautions(),
-		reasons: []Reason{c.stage(almanac.LeafFall, -1).reason("autumn-height").by("height_cut", "autumn"), c.heightReason(), c.aimReason()},
+		reasons: []Reason{c.stage(almanac.LeafFall, -1).reason("autumn-height").by("height_cut", "autumn"), c.heightReason(), c.aimReason(true)},
 	}
 	level, why := Better, "mild-autumn"
 	if !c.yard.Place.Climate.Mild() {

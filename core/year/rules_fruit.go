@@ -66,6 +66,26 @@ func (c *context) frostAlive() float64 {
 	return loss.Alive
 }
 
+// Days of thinning (reach of the work page; our estimates): stone fruit from three weeks after bloom on, never less than two
+// weeks; next year's buds of pome fruit are laid from 30 days after bloom on.
+const (
+	afterBloomDays = 21
+	leastThinDays  = 14
+	nextYearDays   = 30
+)
+
+// forNextYear says what thinning in a window does for next year's bloom, of pome fruit that comes in with much to set.
+func (c *context) forNextYear(opens Bound) (r Reason, ok bool) {
+	f, by := c.fruit(), c.stage(almanac.FullBloom, nextYearDays)
+	if f == nil || c.group() != pomology.Pome || f.Standing.State != crop.On && f.Standing.State != crop.Rebound || !by.Day.Known() {
+		return Reason{}, false
+	}
+	if opens.Day <= by.Day {
+		return by.reason("thin-for-next-year"), true
+	}
+	return by.reason("thin-after-next-year"), true
+}
+
 // thinWindow is when fruit is thinned, and by which rule.
 func (c *context) thinWindow() (opens, closes Bound, why Reason) {
 	school := c.school.Value("thin_time")
@@ -74,11 +94,11 @@ func (c *context) thinWindow() (opens, closes Bound, why Reason) {
 		opens, closes = c.stage(almanac.FirstBloom, 0), c.petalFall()
 		return opens, closes, opens.reason("thin-at-bloom").by("thin_time", school)
 	case c.group() == pomology.Stone:
-		opens, closes = c.stage(almanac.Fruit18, 0), c.stage(almanac.Fruit24, 0)
+		opens, closes = earlier(c.stage(almanac.Fruit18, 0), c.stage(almanac.FullBloom, afterBloomDays)), c.stage(almanac.PitHardening, 0)
 		if !c.tree.Kind.Crop.HandThinned { // small-fruited plums
-			opens, closes = c.at(Fruit14, 0), c.at(Fruit19, 0)
+			opens, closes = c.at(Fruit14, 0), earlier(c.at(Fruit19, 0), closes)
 		}
-		closes = earlier(closes, c.stage(almanac.PitHardening, 0))
+		closes = later(closes, after(opens, leastThinDays))
 		return opens, closes, opens.reason("thin-before-stone-hardens").num(c.tree.Kind.Crop.OpenMM, "mm").over(c.tree.Kind.Crop.CloseMM).by("thin_stone", c.school.Value("thin_stone"))
 	case school == "fruitlet-18":
 		opens = c.stage(almanac.Fruit18, 0)
@@ -117,6 +137,9 @@ func thin(c *context) []draft {
 	}
 	if measured && early != 0 {
 		d.reasons = append(d.reasons, reason("fruit-measured").on(Logged, seen.Date).num(seen.FruitMM, "mm").over(c.a.FruitMM(seen.Date, c.tree.Kind.Crop.RipeMM)))
+	}
+	if r, ok := c.forNextYear(opens); ok {
+		d.reasons = append(d.reasons, r)
 	}
 	c.thinByNumbers(&d)
 	d.grades = []Grade{

@@ -56,10 +56,16 @@ type Tree struct {
 
 // Amount is what a slip comes to: the work of a tree's cut in one season.
 type Amount struct {
-	From    string // all that the slip was made from, in short
-	Summer  bool
-	Year    int // of the slip: the growth year
-	Cuts    int
+	From   string // all that the slip was made from, in short
+	Summer bool
+	Year   int // of the slip: the growth year
+	Work
+	Coming Work // of a winter slip: the summer's, as it is foreseen
+}
+
+// Work is what the steps of a slip come to.
+type Work struct {
+	Cuts    int // as a person counts them: a cut, or thin wood of one place
 	Minutes float64
 	Share   float64 // of the crown
 	Tools   string

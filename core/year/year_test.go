@@ -506,7 +506,7 @@ func TestASiteWithoutFrostStillClosesItsWindows(t *testing.T) {
 	tp := s.on("2027-05-01")
 	cut := one(t, tp, year.SummerCut)
 	require.Equal(t, tp.Anchors.Day("leaf_fall")-42, cut.Window.Closes.Day)
-	require.NotEmpty(t, find(tp, year.HeightCut))
+	require.Empty(t, find(tp, year.HeightCut), "the dry-summer cut does the height")
 }
 
 func TestTreesThatCannotBeAreRefusedAndUnlikelyOnesWarnedOf(t *testing.T) {

@@ -14,7 +14,7 @@ const perMetre = 11;
 /** A small staff: wood to the reach line, hollow above it, a tick each metre, the number on top. */
 export function HeightStaff({ x, foot, heightM, reachM, label, capM = 0, capLabel }: Props) {
   const y = (m: number) => foot - m * perMetre;
-  const over = heightM > reachM + 0.005;
+  const over = heightM > reachM + 0.05;
   const top = Math.max(3, Math.ceil(Math.max(heightM, reachM)));
   const capY = y(Math.min(capM, top + 0.4));
   return (

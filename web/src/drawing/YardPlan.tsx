@@ -298,7 +298,7 @@ function TreeMark({
 }: MarkProps) {
   const groups = t.bars.map((b) => b.group).filter(Boolean);
   const group = ['now', 'closing', 'opening', 'wait'].find((g) => groups.includes(g));
-  const over = t.height_m > t.reach_m + 0.005;
+  const over = t.height_m > t.reach_m + 0.05;
   const half = flat.has(t.form) ? 0.3 * s : (t.spread_m / 2) * s;
   const labelY = cy + Math.max(ring + 5, Math.min(half, ring + 14)) - 2;
   const says = [

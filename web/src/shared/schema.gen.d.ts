@@ -2818,13 +2818,13 @@ export interface components {
             buds_taken: number;
             /**
              * Format: double
-             * @description what they can set
+             * @description to hang this season, counted or expected; 0: not known
              */
             fruit: number;
             says: string;
             /**
              * Format: double
-             * @description what the trunk carries
+             * @description what it is to carry
              */
             wanted: number;
         };

@@ -119,7 +119,7 @@ export default function Trees() {
                   <td className="wide">{t.aim}</td>
                   <td title={t.height_m ? other(t.height_m, 'm', units) : ''}>
                     {t.height_m > 0 ? say(t.height_m, 'm', units) : 'not measured'}{' '}
-                    {over > 0.005 && <span className="over">{say(over, 'm', units)} over</span>}
+                    {over > 0.05 && <span className="over">{say(over, 'm', units)} over</span>}
                   </td>
                   <td className="wide" title={t.account.says}>
                     {percent(t.account.removed)}

@@ -142,7 +142,7 @@ export default function Yard() {
     side = <Trouble error={docket.error} />;
   }
 
-  const above = plan.trees.filter((t) => t.height_m > t.reach_m + 0.005).length;
+  const above = plan.trees.filter((t) => t.height_m > t.reach_m + 0.05).length;
   return (
     <div className={logging ? 'two logging' : 'two'}>
       <div className="yardgrid">

@@ -97,6 +97,7 @@ func (b *standing) orchard() error {
 	if err != nil {
 		return err
 	}
+	b.speaker.Straight = b.school.Is("slope", "straight")
 	b.options = c.FindOptions(&b.core, b.school, fingertip, ceiling)
 	b.options.Without = []find.Code{"overloaded", "thin_for_load"} // what limbs carry is told by the load of the fruit, once
 	if b.core.Aim == year.Build {
@@ -132,6 +133,7 @@ func (s *server) bench(ctx context.Context, b *standing) (*BenchBody, error) {
 	if err != nil {
 		return nil, err
 	}
+	b.options.Day = b.day.String()
 	out.Mapped, out.Revision, out.Map = true, &kept.Revision, &kept.Doc
 	if out.CanUndo, err = s.Store.CanUndoMap(ctx, b.tree.ID, kept); err != nil {
 		return nil, err

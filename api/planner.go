@@ -37,6 +37,7 @@ type planner struct {
 	sections   facts[float64]
 	seasons    facts[limb.Season]
 	forecasts  facts[cut.Forecast]
+	decided    facts[[]year.LimbDate]
 }
 
 // mapKey is a tree's limb map, with all else that what is kept of it was worked out from.
@@ -187,6 +188,9 @@ func (p *planner) make(ctx context.Context, c *store.Contents, day almanac.Day) 
 		return nil, err
 	}
 	if err := p.giveStandings(ctx, c, y, day); err != nil {
+		return nil, err
+	}
+	if err := p.giveDecided(ctx, c.Orchard.ID, y, day); err != nil {
 		return nil, err
 	}
 	out, err := p.planAll(c, y, day)
@@ -362,6 +366,58 @@ func (p *planner) sectionOf(ctx context.Context, t *year.Tree, mark store.MapMar
 		}
 		return crop.BasisSection(m, t.TrunkMM, t.ScaffoldsMM), nil
 	})
+}
+
+// giveDecided hands the trees the limbs that a person decided about until a day.
+func (p *planner) giveDecided(ctx context.Context, orchardID string, y *year.Yard, day almanac.Day) error {
+	marks, err := p.store.MapsAsOf(ctx, orchardID, day)
+	if err != nil {
+		return err
+	}
+	for i := range y.Trees {
+		t := &y.Trees[i]
+		if mark, mapped := marks[t.ID]; mapped {
+			if t.Decided, err = p.decidedOn(ctx, t.ID, mark); err != nil {
+				return err
+			}
+		}
+	}
+	return nil
+}
+
+// decidedOn are the limbs of a tree that a person decided about until a day, read off its map once.
+func (p *planner) decidedOn(ctx context.Context, treeID string, mark store.MapMark) ([]year.LimbDate, error) {
+	return p.decided.of(mapKey{treeID, mark, ""}, func() ([]year.LimbDate, error) {
+		m, err := p.checked(ctx, treeID, mark)
+		if err != nil {
+			return nil, err
+		}
+		var out []year.LimbDate
+		for i := range m.Axes {
+			s := m.State(i)
+			if s == nil || s.Due == "" {
+				continue
+			}
+			if due, err := almanac.ParseDay(s.Due); err == nil {
+				out = append(out, year.LimbDate{Limb: m.Axes[i].ID, State: s.Kind, Due: due, Reason: s.Reason})
+			}
+		}
+		return out, nil
+	})
+}
+
+// lastDue is the last of these days that has come by a day, for a slip; "" where none has. Between two of them no slip changes.
+func lastDue(decided []year.LimbDate, day almanac.Day) string {
+	last := almanac.NoDay
+	for _, l := range decided {
+		if l.Due <= day && (!last.Known() || l.Due > last) {
+			last = l.Due
+		}
+	}
+	if !last.Known() {
+		return ""
+	}
+	return last.String()
 }
 
 // seasonOf is the season of a tree's map, read off it once.

@@ -68,6 +68,7 @@ func (p *planner) giveSlips(ctx context.Context, planned *Planned, day almanac.D
 		}
 		made := slipFor(b, plan, "")
 		made.forecasts = &p.forecasts
+		b.options.Day = lastDue(t.Decided, day)
 		if made.choose(); t.Amount != nil && t.Amount.From == made.madeFrom(mark) {
 			continue
 		}

@@ -118,6 +118,11 @@ func (s *server) makeSlip(ctx context.Context, in *SlipInput) (*slipMade, error)
 	}
 	out := slipFor(b, plan, in.Season)
 	out.forecasts = &s.planner.forecasts
+	decided, err := s.planner.decidedOn(ctx, b.tree.ID, kept.Mark())
+	if err != nil {
+		return nil, err
+	}
+	b.options.Day = lastDue(decided, b.day)
 	if err := out.onto(kept); err != nil {
 		return nil, err
 	}

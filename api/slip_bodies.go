@@ -209,7 +209,7 @@ func (p *slipMade) body() *SlipBody {
 	out := &SlipBody{
 		Season: p.season, Key: p.key, Revision: p.kept.Revision.Revision, Predicted: p.predicted, Aim: string(p.aim()), Choices: p.schoolSays(),
 		Confidence: math.Round(100*s.Confidence) / 100, Steps: []StepBody{}, Left: []CarriedBody{}, Carried: []CarriedBody{}, LookFirst: []CarriedBody{},
-		Jobs: []string{}, Minutes: round1(s.Minutes), Tools: []string{}, Safety: words.BenchSafety, Levels: p.levels(), Exposed: p.exposed(),
+		Jobs: []string{}, Minutes: round1(s.Minutes), Tools: []string{}, Safety: append(slices.Clone(words.BenchSafety), words.Cleaning(p.school.Value("cleaning"))), Levels: p.levels(), Exposed: p.exposed(),
 		GraftWood: append([]string{}, p.planner.GraftWood(s)...),
 	}
 	out.Bundles = []string{}
@@ -488,7 +488,7 @@ func cutAll(m *limb.Map, s *cut.Slip) (*limb.Map, error) {
 }
 
 // slipChoices are the choices a slip stands on, in their order.
-var slipChoices = []string{"yearly_limit", "limit_scope", "counts", "height_cut", "cut_end", "limb_ends", "bud_to", "side_shoots", "summer_pome", "side_branch", "middle"}
+var slipChoices = []string{"yearly_limit", "limit_scope", "counts", "height_cut", "cut_end", "limb_ends", "bud_to", "side_shoots", "summer_pome", "side_branch", "middle", "slope", "cleaning"}
 
 func (p *slipMade) schoolSays() []ChoiceBody {
 	out := []ChoiceBody{}

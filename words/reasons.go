@@ -4,7 +4,7 @@ import (
 	"strings"
 
 	"vertumna/core/cut"
-
+	"vertumna/core/limb"
 	"vertumna/core/pomology"
 	"vertumna/core/year"
 )
@@ -18,6 +18,8 @@ var reasons = map[string]string{
 	"from-slip":    "The slip has {n}, {t} of the crown: {text}.",
 	"carried-limb": "From the slip of {day}: {text}.",
 	"carried-more": "And {n} more.",
+	"limb-due":     "{text}: {value}; you said to look again on {day}.",
+	"limb-due-why": "You said: {text}",
 
 	"look-before-cutting": "The first step is never a cut: walk round it and decide the few cuts that matter.",
 	"young-look-only":     "A young tree is looked at every year; no cutting yet.",
@@ -183,6 +185,9 @@ func (s Speaker) Reason(r year.Reason) string {
 		return ""
 	}
 	value := r.Value
+	if r.Rule == "limb-due" {
+		value, _ = LimbState(limb.State{Kind: r.Value})
+	}
 	if g, ok := guesses[r.Value]; ok {
 		value = g
 	}

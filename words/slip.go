@@ -36,11 +36,27 @@ var how = map[limb.CutKind]string{
 	limb.Stub:       "12-20 mm stay: a thinner limb grows from them.",
 	limb.TipThird:   "5-6 mm above the bud, sloped away from it.",
 	limb.FiveLeaves: "Above the fifth good leaf; the rosette at the base does not count.",
-	limb.FruitBud:   "5-6 mm above the fruit bud: it stops the shoot.",
+	limb.FruitBud:   "5-6 mm above the fruit bud, sloped away from it: it stops the shoot.",
 	limb.SpurBack:   "The buds at the base turn to spurs.",
 	limb.ToFruits:   "Ends above a leaf bud, so that it can ripen its fruit.",
 	limb.SpurThin:   "The weak ones and those on the under side first.",
 	limb.Notch:      "A saw stroke through the bark just above the bud.",
+}
+
+// how says how a kind of cut is made, above a bud with the school's slope.
+func (s Speaker) how(k limb.CutKind) string {
+	if s.Straight {
+		return strings.Replace(how[k], "sloped away from it", "straight across", 1)
+	}
+	return how[k]
+}
+
+// Cleaning says when tools are cleaned, by the school's value.
+func Cleaning(value string) string {
+	if value == "every-cut" {
+		return "Clean the blade with alcohol at every cut."
+	}
+	return "Clean tools with alcohol between trees and after each sick cut."
 }
 
 var whys = map[cut.Why]string{
@@ -51,7 +67,7 @@ var whys = map[cut.Why]string{
 	cut.OverToWinter: "past the stop line: next winter", cut.ZoneToSummer: "past the limit of its zone: in summer", cut.ZoneToWinter: "past the limit of its zone: next winter",
 	cut.Strips: "a limb would be left without its fruit buds", cut.FewShoots: "too few one-year shoots would be left to bear",
 	cut.BigWounds: "two big wounds a year are enough: next winter", cut.Incomplete: "the map is too thin here to be sure: look first",
-	cut.Locked: "a protected or tied limb would go with it", cut.TakesOver: "it takes over from a limb that comes down: nothing touches it",
+	cut.Locked: "a protected or tied limb would go with it", cut.StateKeeps: "you keep it for now, as you decided for this limb", cut.TakesOver: "it takes over from a limb that comes down: nothing touches it",
 	cut.NextYear:    "past the stop line: with next year's height cut",
 	cut.SchoolNever: "your school leaves this as it is", cut.LeftByYou: "left by you", cut.MovedByYou: "the cut was moved by you to where it does not solve this",
 }
@@ -139,7 +155,7 @@ func (s Speaker) Step(c *cut.Step, place limb.Vec, bud *cut.TopBud, tool string,
 	if c.Kind == limb.SideBranch {
 		title = fmt.Sprintf(stepTitles[c.Kind], c.Limb, c.Side)
 	}
-	w := StepWords{Title: title, How: how[c.Kind]}
+	w := StepWords{Title: title, How: s.how(c.Kind)}
 	w.Where = s.Amount(place.Z/100, "m") + " up"
 	if r := math.Hypot(place.X, place.Y); r >= 15 {
 		w.Where += ", " + Side(math.Atan2(place.X, place.Y)*180/math.Pi) + " side"

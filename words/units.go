@@ -22,7 +22,10 @@ const (
 )
 
 // Speaker puts evidence into the words and units of one person. The zero value speaks metric.
-type Speaker struct{ Units Units }
+type Speaker struct {
+	Units    Units
+	Straight bool // cuts above a bud are made straight across, as the school has it
+}
 
 var months = [12]string{"January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"}
 

@@ -24,6 +24,13 @@ const (
 // workForAim decides first where each top ends, under the year's limit, and keeps what takes over there; then it spends what
 // is left on faults, in the order of work.
 func (r *run) workForAim() {
+	for i := range r.p.m.Axes { // who a person named to follow stands
+		if s := r.p.m.State(i); s != nil && s.Kind == limb.Successor {
+			if k := r.p.m.Index(s.Limb); k >= 0 {
+				r.heirs[k] = r.p.m.Axes[i].ID
+			}
+		}
+	}
 	free := []int{sickStep, 2}
 	for _, step := range free {
 		r.forget()

@@ -115,6 +115,7 @@ type Judge struct {
 	chain    []string
 	within   float64 // fruit buds of the tree within reach
 
+	day       string  // on which it is judged, YYYY-MM-DD; "": no day a person named has come
 	highCM    float64 // a cut above it takes longer: a pole tool or a ladder
 	harvested bool
 	fruit     [][]limb.Piece  // the fruit buds of each limb
@@ -134,7 +135,7 @@ const (
 // NewJudge prepares a tree. Light may be nil: unknown.
 func NewJudge(m *limb.Map, light limb.Light, reading find.Reading) *Judge {
 	j := &Judge{m: m, light: light, reachCM: reading.Options.ReachCM, findings: find.Findings(m, reading), chain: find.LeaderChain(m)}
-	j.harvested, j.highCM = reading.Options.Harvested, highCut
+	j.harvested, j.highCM, j.day = reading.Options.Harvested, highCut, reading.Options.Day
 	if j.reachCM == 0 {
 		j.reachCM = find.Defaults().ReachCM
 	}

@@ -160,6 +160,7 @@ const (
 	Lowered      Why = "lowered"
 	Incomplete   Why = "incomplete"
 	Locked       Why = "locked"
+	StateKeeps   Why = "state-keeps"          // a person keeps it for a time, or lets it grow
 	TakesOver    Why = "takes-over"           // the limb is named to take over from a top
 	NextYear     Why = "over-limit-next-year" // a top that this year's height cut does not bring all the way
 	SchoolNever  Why = "school-never"

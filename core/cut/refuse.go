@@ -12,7 +12,7 @@ import (
 
 // refusals are asked in this order; the first that answers refuses the cut. A new rule is a function here.
 var refusals = []func(*run, *made, int) Why{
-	(*run).tooIncomplete, (*run).locked, (*run).takesHeir, (*run).tooWet, (*run).strips, (*run).takesYoung, (*run).tooManyBig, (*run).overLimit,
+	(*run).tooIncomplete, (*run).locked, (*run).byState, (*run).takesHeir, (*run).tooWet, (*run).strips, (*run).takesYoung, (*run).tooManyBig, (*run).overLimit,
 	(*run).overZone,
 }
 
@@ -69,13 +69,32 @@ func (r *run) locked(m *made, _ int) Why {
 	return ""
 }
 
+// byState: a person keeps the limb for a time, or lets it grow; what carries it may still be cut.
+func (r *run) byState(m *made, finding int) Why {
+	f := r.p.findings[finding]
+	if !takesAll(m.Kind) || f.Step == sickStep {
+		return ""
+	}
+	s := r.p.m.State(m.limbAt)
+	if s == nil || s.Due != "" && r.p.day != "" && s.Due <= r.p.day {
+		return ""
+	}
+	switch s.Kind {
+	case limb.Undecided, limb.LeftToBend, limb.Extending:
+		return StateKeeps
+	case limb.Temporary, limb.OneSeason:
+		return when(f.Code != "time_over", StateKeeps)
+	}
+	return ""
+}
+
 // held: to be kept, protected, or tied to a device.
 func (j *Judge) held(i int) bool {
 	if j.m.Has(i, limb.Keep) {
 		return true
 	}
 	s := j.m.State(i)
-	return s != nil && (s.Kind == "protected" || s.Kind == "tied")
+	return s != nil && (s.Kind == limb.Protected || s.Kind == limb.Tied)
 }
 
 // sickFrom: sick or dead wood is cut whoever holds it.

@@ -99,12 +99,16 @@ var rules = []Rule{
 	{"low", 4, 4, Remove, practice},
 	{"old_upright", 4, 4, Subdue, practice},
 	{"bare_leader", 4, 3, Remove, practice},
+	{"time_over", 4, 6, Remove, practice},
+	{"out_of_plane", 4, 5, Remove, practice},
 	{"narrow_crotch", 5, 6, Remove, practice},
 	{"thick_side", 5, 4, Subdue, practice},
 	{"competitor", 5, 6, Remove, practice},
 	{"same_node", 5, 3, Remove, practice},
 	{"fork", 5, 3, Remove, practice},
 	{"tier_gap", 5, 3, Subdue, practice},
+	{"succeeded", 5, 5, Remove, practice},
+	{"too_many_limbs", 5, 5, Remove, practice},
 	{"over_height", 6, 6, Lower, practice},
 	{"crowsfoot", 6, 5, Remove, practice},
 	{"headed_again", 6, 5, Lower, practice},
@@ -113,6 +117,7 @@ var rules = []Rule{
 	{"wall", 7, 4, Shorten, practice},
 	{"neighbour", 7, 4, Shorten, practice},
 	{"over_long", 7, 2, Shorten, practice},
+	{"past_length", 7, 4, Shorten, practice},
 	{"shaded", 8, 2, Open, ripening},
 	{"dense", 8, 3, Open, practice},
 	{"centre_closed", 8, 3, Open, practice},
@@ -172,12 +177,13 @@ var tests = []func(*finder, int){
 	(*finder).overHeight, (*finder).path, (*finder).wall, (*finder).neighbour, (*finder).shaded, (*finder).dense,
 	(*finder).longShoot, (*finder).tooOld, (*finder).barren, (*finder).spursCrowded, (*finder).weak,
 	(*finder).tipBack, (*finder).longBearer, (*finder).load,
+	(*finder).stateOver, (*finder).succeeded, (*finder).pastLength, (*finder).outOfPlane,
 }
 
 // groups look at several limbs at once.
 var groups = []func(*finder){
 	(*finder).crossings, (*finder).sameNode, (*finder).forks, (*finder).tierGap, (*finder).crowsfoot, (*finder).headedAgain, (*finder).centreClosed,
-	(*finder).overLong, (*finder).topHeavy,
+	(*finder).overLong, (*finder).topHeavy, (*finder).tooManyLimbs,
 }
 
 // Findings reads a map. Findings that need light are skipped without it. They come in the order of work: by step, then

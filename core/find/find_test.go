@@ -155,7 +155,11 @@ func TestTheSchoolMovesTheThresholds(t *testing.T) {
 	require.NoError(t, err)
 	apple, err := pomology.BySlug("apple")
 	require.NoError(t, err)
-	require.Equal(t, find.Defaults(), find.ForSchool(school(nil), apple, 0))
+	usual := find.Defaults()
+	usual.InPlane, usual.MostLimbs = true, 5
+	require.Equal(t, usual, find.ForSchool(school(nil), apple, 0))
+	require.Equal(t, 6, find.ForSchool(school(map[string]string{"scaffolds": "4-6"}), apple, 0).MostLimbs)
+	require.True(t, find.ForSchool(school(map[string]string{"side_shoots": "spurred"}), apple, 0).ShortShoots)
 	require.Greater(t, find.ForSchool(school(nil), plum, 0).InwardRatio, find.Defaults().InwardRatio, "a plum may be busier inside")
 	require.Equal(t, find.Defaults().InwardRatio, find.ForSchool(school(map[string]string{"middle": "open"}), plum, 0).InwardRatio)
 	require.Equal(t, 0.6, find.ForSchool(school(map[string]string{"side_branch": "60"}), apple, 0).SideRatio)

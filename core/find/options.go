@@ -24,6 +24,10 @@ type Options struct {
 	BarrenCM      float64
 	Building      *bool // still being formed; nil: to the age of 5
 	Harvested     bool
+	Day           string // YYYY-MM-DD, for what a person decided until a day; "": no day has come
+	MostLimbs     int    // main limbs of an open tree; 0: not looked at
+	InPlane       bool   // shoots out of a wall tree's plane are told
+	ShortShoots   bool   // side shoots of spur bearers are spurred back in winter, whatever their length
 	Vigour        pomology.VigourClass
 	Without       []Code // findings that are not looked for
 }
@@ -51,6 +55,8 @@ func (o Options) building(age int) bool {
 // busyInward and busyHatCM: where the middle may be busier, an inward limb is told only when it crosses most of the way,
 // and a hand must pass, not a hat (our estimates).
 const (
+	openLimbs  = 5
+	manyLimbs  = 6
 	busyInward = 0.60
 	busyHatCM  = 12
 	kneeCM     = 35
@@ -79,6 +85,10 @@ func ForSchool(school pomology.Resolved, kind *pomology.Kind, reachCM float64) O
 	}
 	if middle := school.Value("middle"); middle == "twigs" || middle == "by-kind" && kind.Middle == "busy" {
 		o.InwardRatio, o.HatCM = busyInward, busyHatCM
+	}
+	o.InPlane, o.ShortShoots, o.MostLimbs = true, school.Is("side_shoots", "spurred"), openLimbs
+	if school.Is("scaffolds", "4-6", "tiers-of-4") {
+		o.MostLimbs = manyLimbs
 	}
 	if school.Value("aim") == "build" {
 		yes := true

@@ -60,6 +60,9 @@ func (f *finder) longShoot(i int) {
 			return
 		}
 		lim = longDormant * g.ExtensionCM
+		if h := f.habit(); f.o.ShortShoots && a.Depth >= 2 && (h == pomology.OnSpurs || h == pomology.OnSpursAndNew) {
+			lim = 8 * g.InternodeCM // long enough to be spurred back
+		}
 	}
 	if f.m.Flat() {
 		lim *= longFlat

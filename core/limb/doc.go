@@ -103,6 +103,19 @@ type State struct {
 // StateKind is one kind of state and what it asks for.
 type StateKind struct{ Kind, Name, Job string }
 
+// The states that a plan acts on.
+const (
+	Undecided  = "undecided"
+	Temporary  = "temporary"
+	Successor  = "successor"
+	OneSeason  = "one-season"
+	Protected  = "protected"
+	Tied       = "tied"
+	Extending  = "extending"
+	Finished   = "finished"
+	LeftToBend = "left-to-bend"
+)
+
 // stateKinds are the states of a limb besides keep and cut.
 var stateKinds = []StateKind{
 	{"undecided", "undecided", "bend it first, look again in spring"},

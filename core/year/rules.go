@@ -43,7 +43,7 @@ var rules = []rule{
 	standBack, healthLook, // looks
 	dormantCut, stoneSummerCut, restrainingCut, heightCut, summerShoots, autumnHeight, // cuts
 	plantingCut, scaffoldChoice, notching, youngCare, needs, // young trees and their supports
-	sprouts, hardCutFollowUps, carriedLimbs, chooseShoot, devices, bending, paint, // what earlier work asks for
+	sprouts, hardCutFollowUps, carriedLimbs, limbsDue, chooseShoot, devices, bending, paint, // what earlier work asks for
 	frostCount, countSet, thin, secondLook, bag, unbag, prop, leavesOff, harvest, // fruit
 	grafting, graftWood, // by wish
 }
@@ -138,7 +138,15 @@ func (c *context) cutCautions() []string {
 	case "pomegranate", "medlar":
 		out = append(out, "thorns")
 	}
-	return append(out, "clean-tools", "burning")
+	return append(out, c.cleaning(), "burning")
+}
+
+// cleaning is the caution about tools, by school.
+func (c *context) cleaning() string {
+	if c.school.Is("cleaning", "every-cut") {
+		return "clean-cuts"
+	}
+	return "clean-tools"
 }
 
 // dormantShare is how much of the crown the dormant cut may take: all of the limit when building, two thirds when

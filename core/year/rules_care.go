@@ -49,7 +49,7 @@ func plantingCut(c *context) []draft {
 	value := c.school.Value("planting_cut")
 	d := draft{
 		kind: PlantingCut, opens: later(c.at(Planting, 0), c.at(LeafFallBefore, 0)), closes: c.stage(almanac.BudBreak, 0),
-		minutes: 15, cautions: []string{"clean-tools"},
+		minutes: 15, cautions: []string{c.cleaning()},
 		reasons: []Reason{reason("planting-"+value).by("planting_cut", value), reason("form-height").said(string(c.tree.Form)), c.stage(almanac.BudBreak, 0).reason("before-bud-break")},
 	}
 	d.grades = []Grade{
@@ -67,7 +67,7 @@ func scaffoldChoice(c *context) []draft {
 	value := c.school.Value("scaffolds")
 	bud := c.stage(almanac.BudBreak, 0)
 	return []draft{{
-		kind: Scaffolds, opens: c.stage(almanac.BudSwell, 0), closes: bud, minutes: 25, cautions: []string{"clean-tools"},
+		kind: Scaffolds, opens: c.stage(almanac.BudSwell, 0), closes: bud, minutes: 25, cautions: []string{c.cleaning()},
 		reasons: []Reason{bud.reason("choose-scaffolds").by("scaffolds", value), reason("lower-once-more").said(string(c.tree.Form))},
 	}}
 }
@@ -264,13 +264,21 @@ func bending(c *context) []draft {
 		return nil
 	}
 	value := c.school.Value("limb_angle")
-	why := []Reason{reason("narrow-limbs").num(c.tree.Kind.Bending.AimDeg, "deg").by("limb_angle", value)}
+	why := []Reason{reason("narrow-limbs").num(c.limbAngle(), "deg").by("limb_angle", value)}
 	out := []draft{{kind: Bend, n: 1, opens: c.at(LeafFallBefore, 0), closes: c.stage(almanac.BudSwell, 0), reasons: append(why, c.stage(almanac.BudSwell, 0).reason("bend-in-rest")), cautions: []string{"brittle-frost"}}}
 	if _, done := finished(c.logged(Bend)); !done {
 		slow := c.stage(almanac.ShootSlowing, 0)
 		out = append(out, draft{kind: Bend, n: 2, opens: slow, closes: after(slow, 28), reasons: append(why, slow.reason("bend-when-slowing"))})
 	}
 	return out
+}
+
+// limbAngle is the angle from vertical that limbs are wanted at: the school's, else the kind's own within what is usual.
+func (c *context) limbAngle() float64 {
+	if deg, said := map[string]float64{"30-35": 33, "65": 65, "near-level": 80}[c.school.Value("limb_angle")]; said {
+		return deg
+	}
+	return max(45, min(60, c.tree.Kind.Bending.AimDeg))
 }
 
 const bendUntilAge = 6 // older wood is left as it is; ours

@@ -304,7 +304,7 @@ func summerShoots(c *context) []draft {
 	slow := c.stage(almanac.ShootSlowing, 0)
 	d := draft{
 		kind: SummerShoots, opens: slow, closes: earlier(after(slow, 42), c.frostBound(8, 8)), share: min(c.account.Left, 0.05),
-		cautions: []string{"heat", "clean-tools"},
+		cautions: []string{"heat", c.cleaning()},
 		reasons:  []Reason{slow.reason("shoots-"+value).by("summer_pome", value), why},
 	}
 	d.grades = []Grade{

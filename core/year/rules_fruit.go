@@ -247,5 +247,5 @@ func graftWood(c *context) []draft {
 		return nil
 	}
 	close := c.stage(almanac.BudSwell, -14)
-	return []draft{{kind: GraftWood, opens: c.at(DeepFrom, 0), closes: close, reasons: []Reason{close.reason("single-buds-asleep")}, cautions: []string{"clean-tools"}}}
+	return []draft{{kind: GraftWood, opens: c.at(DeepFrom, 0), closes: close, reasons: []Reason{close.reason("single-buds-asleep")}, cautions: []string{c.cleaning()}}}
 }

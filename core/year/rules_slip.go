@@ -9,6 +9,29 @@ const (
 	lookAtLeast    = 5
 )
 
+// dueDays is how long a limb whose day has come stands on the docket (our estimate).
+const dueDays = 21
+
+// limbsDue are the limbs a person decided about until a day: the day is a job, whatever the plan makes of the limb.
+func limbsDue(c *context) []draft {
+	var out []draft
+	from, to := Rail(c.season, c.south)
+	for n, l := range c.tree.Decided {
+		if l.Due < from || l.Due > to {
+			continue
+		}
+		at := Bound{l.Due, l.Due, l.Due, DateSaid, 0, "said"}
+		r := reason("limb-due").on(DateSaid, l.Due).said(l.Limb)
+		r.Value = l.State
+		d := draft{kind: LimbDue, key: l.Limb, n: n + 1, opens: at, closes: after(at, dueDays), reasons: []Reason{r}}
+		if l.Reason != "" {
+			d.reasons = append(d.reasons, reason("limb-due-why").said(l.Reason))
+		}
+		out = append(out, d)
+	}
+	return out
+}
+
 // carriedLimbs brings back what the last slip left, in the season it is due: height in the weeks after the solstice, the
 // rest before bud break. A slip worked since has looked at the tree anew and counts in its place.
 func carriedLimbs(c *context) []draft {

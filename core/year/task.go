@@ -41,6 +41,7 @@ const (
 	Graft         TaskKind = "graft"
 	GraftLook     TaskKind = "graft-look"
 	CarriedCut    TaskKind = "carried-limbs"
+	LimbDue       TaskKind = "limb-due"
 	GraftWood     TaskKind = "graft-wood"
 	Paint         TaskKind = "paint"
 	YoungCare     TaskKind = "young-care"
@@ -106,6 +107,7 @@ var taskFacts = map[TaskKind]TaskFacts{
 	HarvestTask:   {false, PickMark, 40, "pick-what-hangs", 2},
 	Graft:         {false, CareMark, 30, "next-graft-season", 1},
 	CarriedCut:    {true, WinterMark, 0, "next-slip", 1},
+	LimbDue:       {false, CareMark, 5, "decide-still", 1},
 	GraftLook:     {false, CareMark, 5, "look-anyway", 0},
 	GraftWood:     {false, WinterMark, 15, "no-graft-wood", 1},
 	Paint:         {false, CareMark, 15, "paint-still", 1},

@@ -50,8 +50,17 @@ type Tree struct {
 	Triploid, Elsewhere       bool
 	Gone                      almanac.Day // NoDay while it stands
 	X, Y                      float64     // metres from the plot's south-west corner
+	Decided                   []LimbDate  // limbs a person decided about until a day
 	Amount                    *Amount     // of the slip made of its limb map; nil: none was made
 	Fruit                     *Fruit      // what its counts come to; nil: nothing was counted or looked at
+}
+
+// LimbDate is a limb that a person decided about until a day: its state is a job of that day.
+type LimbDate struct {
+	Limb   string
+	State  string // kind of limb.State
+	Due    almanac.Day
+	Reason string // as the person gave it
 }
 
 // Amount is what a slip comes to: the work of a tree's cut in one season.

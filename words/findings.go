@@ -32,6 +32,7 @@ var findings = map[find.Code]finding{
 	"out_of_plane":   {"out of the plane", "{across_ratio:share} of its length runs across the wires", "Shoots straight out or into the wall take the light of the arms, and rub."},
 	"succeeded":      {"its successor stands", "{others} is {ratio:share} as thick and takes over", "What was named to follow is ready; two in one place starve each other."},
 	"too_many_limbs": {"too many main limbs", "{count:n} main limbs, {limit:n} at most are wanted", "More limbs than the tree can light grow thin and high; few good ones carry the crop."},
+	"leader_long":    {"leader too long", "runs {over_cm} past where it is to stop, {limit} above its highest main limb", "A leader stopped a little above the top limb is calm; a long one makes another top to hold."},
 	"past_length":    {"past its length", "grew {ring_cm} past the length it is to keep", "An arm that is long enough is held: what it grows on goes into height and shade."},
 	"narrow_crotch":  {"narrow crotch", "leaves its carrier at {crotch_deg}, {ratio:share} as thick", "Bark is trapped in so narrow an angle, and the limb splits off under fruit."},
 	"thick_side":     {"too thick for its carrier", "{ratio:share} as thick as what carries it", "A side limb near its carrier's thickness takes over from it."},

@@ -113,6 +113,7 @@ var rules = []Rule{
 	{"crowsfoot", 6, 5, Remove, practice},
 	{"headed_again", 6, 5, Lower, practice},
 	{"top_heavy", 6, 4, Subdue, practice},
+	{"leader_long", 6, 4, Lower, practice},
 	{"path", 7, 6, Shorten, practice},
 	{"wall", 7, 4, Shorten, practice},
 	{"neighbour", 7, 4, Shorten, practice},
@@ -183,7 +184,7 @@ var tests = []func(*finder, int){
 // groups look at several limbs at once.
 var groups = []func(*finder){
 	(*finder).crossings, (*finder).sameNode, (*finder).forks, (*finder).tierGap, (*finder).crowsfoot, (*finder).headedAgain, (*finder).centreClosed,
-	(*finder).overLong, (*finder).topHeavy, (*finder).tooManyLimbs,
+	(*finder).overLong, (*finder).topHeavy, (*finder).tooManyLimbs, (*finder).leaderLong,
 }
 
 // Findings reads a map. Findings that need light are skipped without it. They come in the order of work: by step, then

@@ -26,6 +26,7 @@ type Options struct {
 	Harvested     bool
 	Day           string // YYYY-MM-DD, for what a person decided until a day; "": no day has come
 	MostLimbs     int    // main limbs of an open tree; 0: not looked at
+	StopLeader    bool   // a modified leader ends a little above its highest main limb
 	InPlane       bool   // shoots out of a wall tree's plane are told
 	ShortShoots   bool   // side shoots of spur bearers are spurred back in winter, whatever their length
 	Vigour        pomology.VigourClass
@@ -86,6 +87,7 @@ func ForSchool(school pomology.Resolved, kind *pomology.Kind, reachCM float64) O
 	if middle := school.Value("middle"); middle == "twigs" || middle == "by-kind" && kind.Middle == "busy" {
 		o.InwardRatio, o.HatCM = busyInward, busyHatCM
 	}
+	o.StopLeader = school.Is("leader_stop", "45-50")
 	o.InPlane, o.ShortShoots, o.MostLimbs = true, school.Is("side_shoots", "spurred"), openLimbs
 	if school.Is("scaffolds", "4-6", "tiers-of-4") {
 		o.MostLimbs = manyLimbs

@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"vertumna/core/limb"
+	"vertumna/core/pomology"
 )
 
 // Limits of what a person decided about a limb (work page; our estimates).
@@ -136,3 +137,29 @@ func mostLimbs(f *finder) (int, bool) {
 
 // leaderLimbs: a leader carries its limbs in tiers, so more of them.
 const leaderLimbs = 2
+
+// A modified leader stops this far above its highest main limb (work page: 45 to 50 cm); what stands a hand above that is told.
+const (
+	leaderStopCM  = 47.5
+	leaderSlackCM = 10
+)
+
+// leaderLong: a grown modified leader runs on above its highest main limb.
+func (f *finder) leaderLong() {
+	if !f.o.StopLeader || f.m.Form != pomology.ModifiedLeader || f.leader < 0 || f.o.building(f.m.Age) {
+		return
+	}
+	a := &f.m.Axes[f.leader]
+	highest := -1.0
+	for _, k := range a.Children {
+		c := &f.m.Axes[k]
+		if !f.m.WhollyDead(k) && f.noSprout(k) && c.L >= mainLimbCM && c.Attach > highest {
+			highest = c.Attach
+		}
+	}
+	if highest < 0 || a.L <= highest+leaderStopCM+leaderSlackCM {
+		return
+	}
+	over := a.L - highest - leaderStopCM
+	f.tell("leader_long", f.leader, highest+leaderStopCM, 0.3+0.5*clamp01(over/100), []Fact{num("over_cm", over)}, num("over_cm", leaderStopCM))
+}

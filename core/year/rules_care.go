@@ -286,7 +286,7 @@ const bendUntilAge = 6 // older wood is left as it is; ours
 // paint: bark newly open to the sun gets white paint within three weeks (ours).
 func paint(c *context) []draft {
 	for _, e := range c.account.entries {
-		if e.OpensSun {
+		if e.OpensSun && !c.school.Is("paint", "none") {
 			at := logged(e.Date, 0)
 			return []draft{{kind: Paint, opens: at, closes: after(at, 21), reasons: []Reason{at.reason("bark-open").by("paint", c.school.Value("paint"))}}}
 		}

@@ -99,11 +99,11 @@ test('why not this limb, the two working orders, the seasons side by side, and t
   test.skip(info.project.name === 'phone', 'the same parts below one another; looked at on the laptop');
   await open(page, demo + bench('C1'));
   await heads(page).first().waitFor();
-  const order = await heads(page).locator('.n').allInnerTexts();
+  const order = await heads(page).locator('b').allInnerTexts();
   await slip(page).getByRole('button', { name: 'Limb by limb' }).click();
-  const other = await heads(page).locator('.n').allInnerTexts();
+  const other = await heads(page).locator('b').allInnerTexts(); // groups are opened: every cut is a step of its limb
+  expect(other.length).toBeGreaterThanOrEqual(order.length);
   expect(other).not.toEqual(order);
-  expect([...other].sort()).toEqual([...order].sort());
 
   await page.getByRole('treeitem').first().focus();
   await page.keyboard.press('Enter');
@@ -113,12 +113,12 @@ test('why not this limb, the two working orders, the seasons side by side, and t
   const table = page.getByRole('region', { name: 'Winter or summer' }).getByRole('table');
   await expect(table.getByRole('columnheader', { name: 'Not cut' })).toBeVisible({ timeout: 20_000 });
   await accessible(page);
-  await slip(page).getByRole('button', { name: 'Over four years' }).click();
-  await expect(page.getByRole('heading', { name: 'Or replace it' })).toBeVisible({ timeout: 30_000 });
-  await expect(page.getByText('than the stop line lets go')).toBeVisible();
+  const years = page.getByRole('region', { name: 'Down, then held' });
+  await expect(years.getByText(/^Held from/)).toBeVisible({ timeout: 30_000 });
+  await expect(years.getByRole('img', { name: /^Reach 2.12 m/ })).toBeVisible();
+  await years.getByText('What falls in which year').click();
+  await expect(years.getByRole('heading', { name: 'Or replace it' })).toBeVisible();
   await accessible(page);
-  await page.getByRole('button', { name: 'Let this tree’s slips follow it' }).click();
-  await expect(page.getByText('The slips of this tree follow this course.')).toBeVisible({ timeout: 30_000 });
 
   await slip(page).getByRole('button', { name: 'Summer', exact: true }).click();
   await expect(slip(page).getByText(/^A forecast/)).toBeVisible();

@@ -102,6 +102,7 @@ type Options struct {
 	CountAll     bool // sick wood and suckers count toward the limit
 	SproutsFree  bool // water sprouts do not
 
+	YearsOn bool   // a year after this one is foreseen: what a person keeps without a day is not kept for ever
 	Left    []Key  // findings the person leaves as they are
 	Instead []Move // cuts the person moved
 }

@@ -12,7 +12,7 @@ import (
 
 // refusals are asked in this order; the first that answers refuses the cut. A new rule is a function here.
 var refusals = []func(*run, *made, int) Why{
-	(*run).tooIncomplete, (*run).locked, (*run).byState, (*run).takesHeir, (*run).tooWet, (*run).strips, (*run).takesYoung, (*run).tooManyBig, (*run).overLimit,
+	(*run).tooIncomplete, (*run).locked, (*run).byState, (*run).takesMoved, (*run).takesHeir, (*run).tooWet, (*run).strips, (*run).takesYoung, (*run).tooManyBig, (*run).overLimit,
 	(*run).overZone,
 }
 
@@ -76,14 +76,28 @@ func (r *run) byState(m *made, finding int) Why {
 		return ""
 	}
 	s := r.p.m.State(m.limbAt)
-	if s == nil || s.Due != "" && r.p.day != "" && s.Due <= r.p.day {
+	switch {
+	case s == nil || s.Due != "" && r.p.day != "" && s.Due <= r.p.day || r.p.finding("time_over", m.Limb) != nil:
+		return ""
+	case s.Due == "" && r.p.o.YearsOn && s.Kind != limb.Temporary && s.Kind != limb.Extending: // nobody keeps it so for years
 		return ""
 	}
 	switch s.Kind {
-	case limb.Undecided, limb.LeftToBend, limb.Extending:
+	case limb.Undecided, limb.LeftToBend, limb.Extending, limb.Temporary, limb.OneSeason:
 		return StateKeeps
-	case limb.Temporary, limb.OneSeason:
-		return when(f.Code != "time_over", StateKeeps)
+	}
+	return ""
+}
+
+// takesMoved: a cut that a person put where they want it would go with this one.
+func (r *run) takesMoved(m *made, _ int) Why {
+	if !r.p.o.AimFirst || m.moved {
+		return ""
+	}
+	for _, c := range r.made {
+		if c.moved && r.p.inside(c.CutAt, m.CutAt, c.limbAt, m.limbAt) {
+			return MovedByYou
+		}
 	}
 	return ""
 }

@@ -114,6 +114,7 @@ func Over(tree growth.Tree, y Years) ([]YearRow, growth.Tree, error) {
 		o := y.Options
 		if n > 0 {
 			o.Used, o.BigUsed, o.ZonesUsed, o.Left, o.Instead = 0, 0, [3]float64{}, nil, nil
+			o.YearsOn, y.Reading.Options.Day = true, endOfDays
 		}
 		var err error
 		if n == 0 && tree.Map.Season == limb.Summer {
@@ -137,6 +138,9 @@ func Over(tree growth.Tree, y Years) ([]YearRow, growth.Tree, error) {
 	}
 	return rows, tree, nil
 }
+
+// endOfDays: in a year to come every day that a person named has passed.
+const endOfDays = "9999-12-31"
 
 // idle: nothing was cut in the year.
 func (r YearRow) idle() bool {

@@ -144,9 +144,7 @@ func (s *season) raiseCeiling() {
 	if !t.Bounds.known() {
 		return
 	}
-	if !t.wasCut {
-		t.twin, t.lead = s.m.Height(), twinLeads
-	}
+	s.meetTwin()
 	upright := s.extension() * t.Bounds.brake(limb.Vec{Z: t.twin}, limb.Vec{Z: 1}, limb.Vec{}, 0) // of a shoot on the uncut tree's top
 	if !t.wasCut && upright > 0 {
 		rise := 0.0
@@ -163,6 +161,13 @@ func (s *season) raiseCeiling() {
 		t.lead *= twinSlows
 	}
 	t.twin += t.lead * upright
+}
+
+// meetTwin: until it is cut, a tree is its own uncut twin.
+func (s *season) meetTwin() {
+	if t := s.t; !t.wasCut {
+		t.twin, t.lead = s.m.Height(), twinLeads
+	}
 }
 
 // temper is how much stronger a limb grows than its place tells.

@@ -130,6 +130,20 @@ func TestAnOldTreeMakesAThirdOfItsYouthsLength(t *testing.T) {
 	require.InDelta(t, 1.0/3, lengths[40]/lengths[6], 0.05)
 }
 
+func TestATreeCutInSummerGrowsOnInSpring(t *testing.T) {
+	k, err := pomology.BySlug("apple")
+	require.NoError(t, err)
+	tree := sketched(t, k, pomology.SemiDwarfing, pomology.OpenVase, 6)
+	summer := *tree.Map
+	summer.Season = limb.Summer
+	tree.Map = &summer
+	closed, err := growth.Close(tree, heading(&summer, 0.9*summer.Height()), 0)
+	require.NoError(t, err)
+	next, err := growth.Next(closed, growth.Work{})
+	require.NoError(t, err)
+	require.Greater(t, next.Map.Height(), closed.Map.Height()+5)
+}
+
 func TestAFruitBudOnTopInSummerStopsTheShoot(t *testing.T) {
 	k, err := pomology.BySlug("apple")
 	require.NoError(t, err)

@@ -56,6 +56,7 @@ func Close(t Tree, cuts []Cut, at float64) (Tree, error) {
 	s := newSeason(&next, t.Map)
 	s.calibrate()
 	s.readTempers()
+	s.meetTwin()
 	p, f := s.reserves(), at*at
 	s.share(nil)
 	made, taken, err := s.make(cuts)

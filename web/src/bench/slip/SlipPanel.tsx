@@ -42,8 +42,9 @@ export function SlipPanel(p: Props) {
   if (p.error) return <Trouble error={p.error} />;
   if (!slip) return <p className="q">Making the slip.</p>;
   const act = (s: Step, choice: 'taken' | 'left' | 'open') => decide.mutate({ choice, findings: s.findings });
-  const item = (s: Step) => (
+  const item = (s: Step, no = s.mark) => (
     <StepItem
+      no={no}
       key={s.cut.limb + s.cut.kind + String(s.cut.at_cm)}
       s={s}
       open={s.n === p.step}
@@ -101,7 +102,7 @@ export function SlipPanel(p: Props) {
         </p>
       )}
       {byLimb || slip.groups.length === 0 ? (
-        <ol className="steps">{steps.map(item)}</ol>
+        <ol className="steps">{steps.map((s) => item(s))}</ol>
       ) : (
         sectionsOf(slip).map((section) => (
           <section key={section.name} aria-label={section.name}>
@@ -123,7 +124,7 @@ export function SlipPanel(p: Props) {
                     busy={decide.isPending}
                     onAct={(choice) => decide.mutate({ choice, findings: list.flatMap((s) => s.findings) })}
                   >
-                    {list.map(item)}
+                    {list.map((s, i) => item(s, `${s.mark}${letters[i] ?? ''}`))}
                   </GroupItem>
                 );
               })}
@@ -201,6 +202,8 @@ const sectionNames = {
   frame: 'Crossing, narrow, in the way',
   thin: 'Thin stuff, by place',
 };
+
+const letters = 'abcdefghijklmnopqrstuvwxyz';
 
 interface Part {
   name: string;

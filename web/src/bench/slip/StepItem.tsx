@@ -6,6 +6,8 @@ import type { Asking, CutAt, Step } from './queries';
 
 interface Props {
   s: Step;
+  /** What it is numbered with: its group's number, and inside a group a letter; its own where it is not given. */
+  no?: string;
   open: boolean;
   asking: Asking;
   busy: boolean;
@@ -18,7 +20,7 @@ interface Props {
 }
 
 /** One step: what and where in a line; open, all it costs, and the two acts of equal size. */
-export function StepItem({ s, open, asking, busy, fixed, onOpen, onTake, onLeave, onMove }: Props) {
+export function StepItem({ s, no, open, asking, busy, fixed, onOpen, onTake, onLeave, onMove }: Props) {
   const [moving, setMoving] = useState(false);
   const [sure, setSure] = useState(false);
   const item = useRef<HTMLLIElement>(null);
@@ -35,7 +37,7 @@ export function StepItem({ s, open, asking, busy, fixed, onOpen, onTake, onLeave
   return (
     <li ref={item} className={open ? 'step open' : 'step'} data-step={s.n}>
       <button type="button" className="stephead" aria-expanded={open} onClick={onOpen}>
-        <span className={s.state === 'taken' ? 'n taken' : 'n'}>{s.n}</span>
+        <span className={s.state === 'taken' ? 'n taken' : 'n'}>{no ?? s.n}</span>
         <span>
           <b>{s.title}</b>{' '}
           {s.letters.slice(0, 3).map((l) => (

@@ -88,7 +88,7 @@ type SlipYearsBody struct {
 // ReplaceBody is what a new tree in its place would come to.
 type ReplaceBody struct {
 	YearsToFullCrop int     `json:"years_to_full_crop"`
-	KeepHours       float64 `json:"keep_hours" doc:"of this tree over the years shown"`
+	KeepHours       float64 `json:"keep_hours" doc:"of all care of this tree over ten years"`
 	NewHours        float64 `json:"new_hours" doc:"of a new one over the same years"`
 	KeepKilos       float64 `json:"keep_kilos"`
 	NewKilos        float64 `json:"new_kilos"`
@@ -267,7 +267,7 @@ func (p *slipMade) years(n int) (*SlipYearsBody, error) {
 		}
 		out.Years = append(out.Years, y)
 	}
-	out.Replace = p.replace(out.Years)
+	out.Replace = p.replace(made.Rows, out.Years)
 	out.Years = out.Years[:n]
 	out.Cannot = p.speaker.StillAbove(made.Above)
 	out.Past = p.pastYears()
@@ -325,19 +325,22 @@ func (p *slipMade) told(s *cut.Slip) []string {
 	return out
 }
 
-// replace sets a new tree beside this one.
-func (p *slipMade) replace(years []YearBody) ReplaceBody {
+// replace sets a new tree beside this one, over the same years and in the same hours of all care.
+func (p *slipMade) replace(rows []cut.YearRow, years []YearBody) ReplaceBody {
 	care := p.core.Kind.Care
-	out := ReplaceBody{YearsToFullCrop: care.YearsToFullCrop}
+	out := ReplaceBody{
+		YearsToFullCrop: care.YearsToFullCrop, KeepHours: math.Round(cut.KeepHours(rows, care.HoursAYear)),
+		NewHours: math.Round(cut.NewTreeHours(len(rows), care.HoursAYear, care.YearsToFullCrop)),
+	}
 	full := 0.0
-	for k, y := range years {
-		out.KeepHours += y.Minutes / 60
-		out.KeepKilos += y.Kilos
+	for _, y := range years {
 		full = math.Max(full, y.Kilos)
-		out.NewHours += float64(care.HoursAYear)
+	}
+	for k, y := range years {
+		out.KeepKilos += y.Kilos
 		out.NewKilos += full * cut.NewTreeCrop(k+1, care.YearsToFullCrop)
 	}
-	out.KeepHours, out.KeepKilos, out.NewKilos = round1(out.KeepHours), math.Round(out.KeepKilos), math.Round(out.NewKilos)
+	out.KeepKilos, out.NewKilos = math.Round(out.KeepKilos), math.Round(out.NewKilos)
 	out.Says = p.speaker.Replace(len(years), care.YearsToFullCrop, out.KeepKilos, out.NewKilos)
 	return out
 }

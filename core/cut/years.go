@@ -360,6 +360,41 @@ func (a *Above) outgrows(rows []YearRow) {
 	a.Why, a.Grows = Outgrows, rows[n-1].AboveReach
 }
 
+// Hours of care of a young tree against a grown one's, and of planting (our estimates).
+const (
+	youngCare     = 0.5
+	plantingHours = 2
+	heldYears     = 3
+)
+
+// KeepHours are the hours of all care that a tree's planned years ask: a usual year's, in which holding it is one part, and what
+// cutting takes beyond a year of holding.
+func KeepHours(rows []YearRow, hoursAYear int) float64 {
+	held, sum := 0.0, 0.0
+	last := rows[max(0, len(rows)-heldYears):]
+	for _, r := range last {
+		held += r.Minutes / float64(len(last))
+	}
+	for _, r := range rows {
+		sum += float64(hoursAYear) + math.Max(0, r.Minutes-held)/60
+	}
+	return sum
+}
+
+// NewTreeHours are the hours of all care that a new tree asks over the same years: planting, half a grown tree's until it bears
+// half its crop, then the whole.
+func NewTreeHours(years, hoursAYear, yearsToFull int) float64 {
+	sum := float64(plantingHours)
+	for n := range years {
+		part := 1.0
+		if NewTreeCrop(n+1, yearsToFull) < youngCare {
+			part = youngCare
+		}
+		sum += part * float64(hoursAYear)
+	}
+	return sum
+}
+
 // NewTreeCrop is the part of a full crop that a new tree bears in its nth year: nothing in its first third, then rising
 // evenly (our estimate).
 func NewTreeCrop(n, yearsToFull int) float64 {

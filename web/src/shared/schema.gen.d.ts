@@ -2556,7 +2556,7 @@ export interface components {
         ReplaceBody: {
             /**
              * Format: double
-             * @description of this tree over the years shown
+             * @description of all care of this tree over ten years
              */
             keep_hours: number;
             /** Format: double */

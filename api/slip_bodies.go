@@ -112,6 +112,7 @@ type StepBody struct {
 	Where    string     `json:"where"`
 	How      string     `json:"how"`
 	Bud      string     `json:"bud,omitempty"`
+	Spread   string     `json:"spread,omitempty" doc:"how the limb would be spread in place of being cut, where its wood is young enough"`
 	Why      string     `json:"why"`
 	Cost     string     `json:"cost"`
 	Price    []string   `json:"price" nullable:"false"`
@@ -364,6 +365,9 @@ func (p *slipMade) step(c *cut.Step, letters map[cut.Key]string) StepBody {
 		f := p.speaker.Finding(solves[0])
 		out.Why = f.Why
 	}
+	if x, ok := p.planner.SpreadInstead(c, p.limbAngle()); ok {
+		out.Spread = p.speaker.Spread(x)
+	}
 	for _, h := range p.planner.Hazards(c.CutAt, p.reading().Yard) {
 		out.Cautions = append(out.Cautions, words.Hazard(h))
 	}
@@ -381,6 +385,9 @@ func (p *slipMade) step(c *cut.Step, letters map[cut.Key]string) StepBody {
 	}
 	return out
 }
+
+// limbAngle is the angle from vertical that limbs are wanted at.
+func (p *slipMade) limbAngle() float64 { return year.LimbAngle(p.school, p.core.Kind) }
 
 // movedFor finds what a moved cut was for, where it solves nothing.
 func (p *slipMade) movedFor(c *cut.Step) []find.Finding {

@@ -151,7 +151,12 @@ var reasons = map[string]string{
 	"graft-season":              "Grafting season ({text}) from {day}.",
 	"first-fruit-off":           "Take the first year's fruit off the graft.",
 	"did-it-take":               "Four weeks on: did it take?",
-	"single-buds-asleep":        "Until {day}, two weeks before bud swell: pencil thick, upper sunny shoots, single buds asleep.",
+	"single-buds-asleep":        "Until the buds move, about {day}: pencil thick (a little thicker for stone fruit), upper sunny shoots, single buds asleep.",
+
+	"graft-wood-late": "Later, while buds swell, only for grafting at once, and kept cold until then.",
+	"head-whip":       "Head the whip at {n}, above a bud on the windward side, with three or four buds below it spread round the stem.",
+	"head-branched":   "Head it at {n}, above three or four good buds or shoots round the stem; what is kept is shortened to an outward bud.",
+	"deep-cold-first": "Not before {day}: deep cold kills back a fresh cut.",
 
 	"forbidden-until":          "Waits for dry summer weather, about {day}; dead wood may go in any dry week.",
 	"limit-reached":            "{n} has gone this year; your limit is {t}. Only dead and sick wood until leaf fall.",

@@ -51,6 +51,11 @@ func (s Speaker) how(k limb.CutKind) string {
 	return how[k]
 }
 
+// Spread says how a limb would be spread in place of being cut.
+func (s Speaker) Spread(x cut.Spread) string {
+	return fmt.Sprintf("Or spread it instead, from %.0f to %.0f degrees from vertical: the wood is young enough, and nothing is lost.", x.From, x.To)
+}
+
 // Cleaning says when tools are cleaned, by the school's value.
 func Cleaning(value string) string {
 	if value == "every-cut" {

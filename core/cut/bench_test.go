@@ -1,6 +1,7 @@
 package cut_test
 
 import (
+	"fmt"
 	"testing"
 
 	"github.com/stretchr/testify/require"
@@ -77,4 +78,27 @@ func BenchmarkWhatIf(b *testing.B) {
 		}
 	}
 	b.ReportMetric(float64(m.Len()), "limbs")
+}
+
+// Ten years of a tree's plan, in its own light.
+func BenchmarkYears(b *testing.B) {
+	doc, err := growth.Sketch(growth.SketchInput{Species: "apple", Age: 12, Form: "open-vase", TrunkMM: 120, HeightCM: 300, SpreadCM: 330, Scaffolds: 5, Seed: 4})
+	require.NoError(b, err)
+	m, err := limb.Check(doc)
+	require.NoError(b, err)
+	tree := growth.Tree{Map: m, Latitude: 45, Bounds: growth.LeftAlone(m, "", 0)}
+	for _, n := range []int{4, 10} {
+		b.Run(fmt.Sprint(n), func(b *testing.B) {
+			for b.Loop() {
+				y := cut.Years{
+					N: n, Options: cut.Options{Level: cut.Fifth, AimFirst: true, HeightCut: cut.InSummer, Part: 2.0 / 3, Slack: 0.1, NoStub: true},
+					Reading: find.Reading{Options: find.Defaults()}, LightOf: func(m *limb.Map) limb.Light { return light.OfTree(m, 45, light.Coarse) },
+				}
+				if _, _, err := cut.Over(tree, y); err != nil {
+					b.Fatal(err)
+				}
+			}
+			b.ReportMetric(float64(m.Len()), "limbs")
+		})
+	}
 }

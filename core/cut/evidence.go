@@ -2,6 +2,7 @@ package cut
 
 import (
 	"math"
+	"slices"
 
 	"vertumna/core/find"
 	"vertumna/core/growth"
@@ -150,6 +151,35 @@ func (p *Planner) regrowth(c Candidate, grown *limb.Map) (seasons int, cm float6
 	}
 	return int(math.Ceil((p.m.Axes[i].L - math.Max(0, c.AtCM)) / cm)), cm
 }
+
+// Spread is bending a limb in place of cutting it: young wood with a narrow fork is opened.
+type Spread struct {
+	Limb     string
+	From, To float64 // degrees from vertical
+}
+
+// Wood that still bends where it stands (training page; our estimates).
+const (
+	spreadMM      = 25
+	spreadSeasons = 4
+)
+
+// SpreadInstead says how a limb that a step takes for its narrow fork, or shortens while it stands upright, would stand if it were
+// spread; ok is false where the wood is too thick or too old, or nothing of the kind was found. To is the kind's own angle, or what
+// the school wants.
+func (p *Planner) SpreadInstead(c *Step, wantedDeg float64) (s Spread, ok bool) {
+	i := p.m.Index(c.Limb)
+	a := &p.m.Axes[i]
+	narrow := slices.ContainsFunc(c.Solves, func(f find.Finding) bool { return f.Code == "narrow_crotch" && f.Limb == c.Limb })
+	upright := slices.ContainsFunc(c.Solves, func(f find.Finding) bool { return f.Code == "tip_back" }) && p.m.MeanAngle(i) < uprightDeg
+	from := math.Round(a.A0)
+	if !narrow && !upright || a.Depth < 1 || a.D > spreadMM || len(a.Rings) > spreadSeasons || p.m.Has(i, limb.Bark) || from >= wantedDeg-10 {
+		return Spread{}, false
+	}
+	return Spread{c.Limb, from, wantedDeg}, true
+}
+
+const uprightDeg = 25
 
 // JobKind is a piece of work without a cut.
 type JobKind string

@@ -50,7 +50,14 @@ func plantingCut(c *context) []draft {
 	d := draft{
 		kind: PlantingCut, opens: later(c.at(Planting, 0), c.at(LeafFallBefore, 0)), closes: c.stage(almanac.BudBreak, 0),
 		minutes: 15, cautions: []string{c.cleaning()},
-		reasons: []Reason{reason("planting-"+value).by("planting_cut", value), reason("form-height").said(string(c.tree.Form)), c.stage(almanac.BudBreak, 0).reason("before-bud-break")},
+		reasons: []Reason{reason("planting-"+value).by("planting_cut", value), c.headAt(), reason("form-height").said(string(c.tree.Form)), c.stage(almanac.BudBreak, 0).reason("before-bud-break")},
+	}
+	if c.tree.AsWhip {
+		d.reasons = d.reasons[1:] // there is nothing to shorten on a whip
+	}
+	if c.yard.Place.Climate.ColdWinter() { // a fresh head dies back in deep cold
+		d.opens = later(d.opens, c.stage(almanac.BudBreak, -coldWeeks*7))
+		d.reasons = append(d.reasons, d.opens.reason("deep-cold-first"))
 	}
 	d.grades = []Grade{
 		{d.opens.Day, d.closes.Day, Better, "buds-still-asleep"},
@@ -59,6 +66,45 @@ func plantingCut(c *context) []draft {
 	}
 	return []draft{d}
 }
+
+// Heights at which a young tree is headed, cm (work page: knee to hip by form; our estimates within it), and the weeks before bud
+// break in which the worst cold is over.
+const (
+	whipOpenCM     = 75
+	whipLeaderCM   = 90
+	whipBushCM     = 60
+	branchedOpenCM = 60
+	kneeLessCM     = 15
+	coldWeeks      = 6
+)
+
+// headAt says at what height a new tree is headed, by form and school, and what stands below the cut.
+func (c *context) headAt() Reason {
+	cm := float64(whipOpenCM)
+	switch {
+	case !c.tree.AsWhip && onLastYear(c.tree.Kind):
+		cm = branchedOpenCM
+	case c.tree.Form == pomology.LowBush:
+		cm = whipBushCM
+	case c.tree.Form == pomology.CentralLeader || c.tree.Form == pomology.ModifiedLeader:
+		cm = whipLeaderCM
+	case c.flat():
+		cm = firstWireCM
+	}
+	if c.school.Is("first_limb", "knee") && !c.flat() {
+		cm -= kneeLessCM
+	}
+	rule := "head-branched"
+	if c.tree.AsWhip {
+		rule = "head-whip"
+	}
+	return reason(rule).num(cm, "cm").by("first_limb", c.school.Value("first_limb"))
+}
+
+// firstWireCM: a wall tree branches at its lowest wire (work page).
+const firstWireCM = 40
+
+func onLastYear(k *pomology.Kind) bool { return k.Growth.Bearing == pomology.OnLastYear }
 
 func scaffoldChoice(c *context) []draft {
 	if c.age != 2 || c.firstSeason() || c.shrub() {
@@ -274,11 +320,14 @@ func bending(c *context) []draft {
 }
 
 // limbAngle is the angle from vertical that limbs are wanted at: the school's, else the kind's own within what is usual.
-func (c *context) limbAngle() float64 {
-	if deg, said := map[string]float64{"30-35": 33, "65": 65, "near-level": 80}[c.school.Value("limb_angle")]; said {
+func (c *context) limbAngle() float64 { return LimbAngle(c.school, c.tree.Kind) }
+
+// LimbAngle is the angle from vertical, in degrees, that a school wants a kind's limbs at.
+func LimbAngle(school pomology.Resolved, k *pomology.Kind) float64 {
+	if deg, said := map[string]float64{"30-35": 33, "65": 65, "near-level": 80}[school.Value("limb_angle")]; said {
 		return deg
 	}
-	return max(45, min(60, c.tree.Kind.Bending.AimDeg))
+	return max(45, min(60, k.Bending.AimDeg))
 }
 
 const bendUntilAge = 6 // older wood is left as it is; ours

@@ -246,6 +246,6 @@ func graftWood(c *context) []draft {
 	if !c.tree.Wishes.GraftWood {
 		return nil
 	}
-	close := c.stage(almanac.BudSwell, -14)
-	return []draft{{kind: GraftWood, opens: c.at(DeepFrom, 0), closes: close, reasons: []Reason{close.reason("single-buds-asleep")}, cautions: []string{c.cleaning()}}}
+	close := c.stage(almanac.BudSwell, 0)
+	return []draft{{kind: GraftWood, opens: c.at(DeepFrom, 0), closes: close, reasons: []Reason{close.reason("single-buds-asleep"), reason("graft-wood-late")}, cautions: []string{c.cleaning()}}}
 }

@@ -165,7 +165,7 @@ func TestWishesBookTheirJobs(t *testing.T) {
 	})
 	s := at(t, "lower-terrace", wishful)
 	tp := s.on("2027-03-01")
-	require.Equal(t, tp.Anchors.Day("bud_swell")-14, one(t, tp, year.GraftWood).Window.Closes.Day)
+	require.Equal(t, tp.Anchors.Day("bud_swell"), one(t, tp, year.GraftWood).Window.Closes.Day)
 	require.Equal(t, tp.Anchors.Day("bud_swell"), one(t, tp, year.Graft).Window.Opens.Day)
 	require.Equal(t, tp.Anchors.Day("harvest_start")-21, one(t, tp, year.LeavesOff).Window.Opens.Day)
 	require.Empty(t, find(tp, year.GraftLook))

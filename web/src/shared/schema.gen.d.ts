@@ -2966,6 +2966,8 @@ export interface components {
              * @description of the crown
              */
             share: number;
+            /** @description how the limb would be spread in place of being cut, where its wood is young enough */
+            spread?: string;
             /** @enum {string} */
             state: "proposed" | "taken";
             /**

@@ -57,6 +57,7 @@ export function StepItem({ s, no, open, asking, busy, fixed, onOpen, onTake, onL
           <p>
             {s.how} {s.bud}
           </p>
+          {s.spread && <p>{s.spread}</p>}
           <p>
             <b>Why:</b> {s.names.join(', ')}. {s.why}
           </p>

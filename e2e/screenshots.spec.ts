@@ -21,7 +21,7 @@ test('pictures of the main views', async ({ page, demo, june }, info) => {
     await take('yard-phone', '/lower-terrace/yard');
     await open(page, `${demo}/lower-terrace/trees/lower-terrace-C1`);
     await page.locator('.stephead').first().click();
-    await page.locator('.steps').evaluate((el) => {
+    await page.locator('.steps').first().evaluate((el) => {
       const main = el.closest('main');
       main?.scrollBy(0, el.getBoundingClientRect().top - main.getBoundingClientRect().top);
     });
@@ -49,9 +49,10 @@ test('pictures of the main views', async ({ page, demo, june }, info) => {
   await slip('slip-peach', 'saltwind', 'B2', 1);
   await slip('slip-plum', 'saltwind', 'B1', 1);
   await open(page, `${demo}/lower-terrace/trees/lower-terrace-C3`);
-  await page.getByRole('button', { name: 'Over four years' }).click();
-  await page.getByRole('heading', { name: 'Or replace it' }).waitFor();
-  await page.getByRole('region', { name: 'Over the years' }).screenshot({ path: join(folder, 'slip-years.png') });
+  const years = page.getByRole('region', { name: 'Down, then held' });
+  await years.getByText(/^Held from/).waitFor();
+  await years.getByText('What falls in which year').click();
+  await years.screenshot({ path: join(folder, 'slip-years.png') });
   await open(page, `${demo}/lower-terrace/trees/lower-terrace-C1`);
   await page.getByRole('button', { name: 'Winter or summer' }).click();
   await page.getByRole('table').first().waitFor();

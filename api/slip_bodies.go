@@ -61,8 +61,8 @@ type HeightBody struct {
 type TopBody struct {
 	Limb  string     `json:"limb"`
 	Now   float64    `json:"now_cm"`
-	This  float64    `json:"this_cm"`
-	Done  float64    `json:"done_cm"`
+	This  float64    `json:"this_cm" doc:"0: it goes whole"`
+	Done  float64    `json:"done_cm" doc:"0: it goes whole"`
 	Heir  string     `json:"heir,omitempty" doc:"the limb that takes over this year"`
 	Later string     `json:"later,omitempty" doc:"the limb that takes over when all is done"`
 	End   [3]float64 `json:"end" doc:"x, y, z in cm: the highest point that stays this year"`

@@ -17,7 +17,10 @@ test('a limb set temporary is kept by the slip, and its day stands on the docket
   const id = limbOf(title ?? '');
 
   await page.getByRole('button', { name: 'Map', exact: true }).click();
-  await page.getByRole('treeitem', { name: new RegExp(`^${id.replaceAll('.', '\\.')}\\b`) }).first().focus();
+  await page
+    .getByRole('treeitem', { name: new RegExp(`^${id.replaceAll('.', '\\.')}\\b`) })
+    .first()
+    .focus();
   await page.keyboard.press('Enter');
   await page.getByRole('combobox', { name: 'Decided' }).click();
   await page.getByRole('option', { name: /^temporary/ }).click();
@@ -84,7 +87,8 @@ test('a slip is logged, and the plan of the years after it stays what it was: do
   await expect(slip(page).getByText('nothing to cut').first()).toBeVisible();
   await expect(years.getByText(/^Held from/)).toBeVisible({ timeout: 30_000 });
   // what was planned after it still is
-  const heights = (says: string | null) => [...(says ?? '').matchAll(/(\d{4}) (\d\.\d\d) m/g)].map((m) => [m[1], Number(m[2])] as const);
+  const heights = (says: string | null) =>
+    [...(says ?? '').matchAll(/(\d{4}) (\d\.\d\d) m/g)].map((m) => [m[1], Number(m[2])] as const);
   const before = heights(planned);
   const after = heights(await years.getByRole('img').getAttribute('aria-label'));
   expect(after.map(([y]) => y)).toEqual(before.map(([y]) => y));

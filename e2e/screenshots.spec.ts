@@ -21,10 +21,13 @@ test('pictures of the main views', async ({ page, demo, june }, info) => {
     await take('yard-phone', '/lower-terrace/yard');
     await open(page, `${demo}/lower-terrace/trees/lower-terrace-C1`);
     await page.locator('.stephead').first().click();
-    await page.locator('.steps').first().evaluate((el) => {
-      const main = el.closest('main');
-      main?.scrollBy(0, el.getBoundingClientRect().top - main.getBoundingClientRect().top);
-    });
+    await page
+      .locator('.steps')
+      .first()
+      .evaluate((el) => {
+        const main = el.closest('main');
+        main?.scrollBy(0, el.getBoundingClientRect().top - main.getBoundingClientRect().top);
+      });
     await page.screenshot({ path: join(folder, 'slip-phone.png') });
     await open(page, `${june}/lower-terrace/thinning/lower-terrace-A3`);
     for (const name of ['Left one', 'Left one', 'Took three', 'Left one', 'Took two'])

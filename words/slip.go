@@ -310,6 +310,8 @@ func (s Speaker) Group(g cut.Group, of *cut.Slip) string {
 func (s Speaker) TakesOver(t cut.Top) string {
 	now := ""
 	switch {
+	case t.This == 0:
+		return "it goes whole"
 	case t.Heir != "":
 		now = t.Heir + " takes over"
 	case t.Bud:
@@ -318,6 +320,10 @@ func (s Speaker) TakesOver(t cut.Top) string {
 		now = "its end goes"
 	}
 	switch {
+	case t.Done == 0 && now == "":
+		return "it goes whole when done"
+	case t.Done == 0:
+		return now + ", and it goes whole when done"
 	case t.Later == "":
 		return now
 	case now == "":

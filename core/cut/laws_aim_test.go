@@ -188,6 +188,12 @@ func TestNoStepWorksAgainstAnother(t *testing.T) {
 			for _, j := range s.Jobs {
 				require.Contains(t, idsOf(after), j.Limb, "%s: a job on what the slip removes", h.name)
 			}
+			if h.options.HeightCut != cut.InSummer {
+				toldAsTheyEnd(t, h.name, s, after)
+			}
+			day, _, err := growth.Day(h.tree, s.Made(), 0)
+			require.NoError(t, err)
+			toldAsTheyEnd(t, h.name+" in summer", rows[0].Summer, made(t, day, rows[0].Summer))
 			for _, c := range rows[0].Summer.Cuts {
 				if c.Aim == find.Lower {
 					lowered++
@@ -203,6 +209,19 @@ func TestNoStepWorksAgainstAnother(t *testing.T) {
 	require.LessOrEqual(t, steps[len(steps)/2], 10, "half of all slips have ten steps or fewer")
 	require.NotZero(t, named)
 	require.NotZero(t, lowered)
+}
+
+// toldAsTheyEnd: a top is told as gone only where the cuts take it whole, else at a height that it keeps and had.
+func toldAsTheyEnd(t *testing.T, name string, s *cut.Slip, after *limb.Map) {
+	t.Helper()
+	for _, top := range s.Tops {
+		k := after.Index(top.Limb)
+		require.Equal(t, k < 0, top.This == 0, "%s: %s is told at %.0f", name, top.Limb, top.This)
+		require.LessOrEqual(t, top.This, top.Now+1, "%s: %s is cut, not stretched", name, top.Limb)
+		if k >= 0 {
+			require.Greater(t, top.This, after.Base(k).Z, "%s: %s", name, top.Limb)
+		}
+	}
 }
 
 func idsOf(m *limb.Map) []string {

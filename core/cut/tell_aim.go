@@ -9,7 +9,7 @@ import (
 )
 
 // Top is where a main limb ends: as it stands, after this year's height cut, and when all is done. Heights in cm from the
-// ground, of the limb with all it carries.
+// ground, of the limb with all it carries; 0: it goes whole.
 type Top struct {
 	Limb            string
 	Now, This, Done float64
@@ -24,6 +24,10 @@ func (r *run) tellEnds() []Top {
 	if r.ends == nil {
 		return nil
 	}
+	ends := r.ends
+	if r.p.summer() || r.p.o.HeightCut != InSummer { // its own cuts do the height
+		ends = r
+	}
 	tops := map[int]*Top{}
 	var order []int
 	for _, t := range r.p.above {
@@ -32,16 +36,19 @@ func (r *run) tellEnds() []Top {
 		}
 		s := r.p.m.Scaffold(t.limb)
 		if tops[s] == nil {
-			tops[s] = &Top{Limb: r.p.m.Axes[s].ID, Now: r.p.liveTop[s], Done: r.done.highestOn(s).Z}
-			tops[s].End = r.ends.highestOn(s)
+			tops[s] = &Top{Limb: r.p.m.Axes[s].ID, Now: r.p.liveTop[s], Done: r.done.leavesOf(s).Z}
+			tops[s].End = ends.leavesOf(s)
+			if r.endsAt(s, nil) <= 0 {
+				tops[s].End, tops[s].Done = limb.Vec{}, 0
+			}
 			tops[s].This = tops[s].End.Z
 			order = append(order, s)
 		}
 	}
 	for _, s := range order {
 		t := tops[s]
-		t.Heir, t.Bud = r.ends.heirOn(s, nil)
-		t.Later, _ = r.done.heirOn(s, r.ends)
+		t.Heir, t.Bud = ends.heirOn(s, nil)
+		t.Later, _ = r.done.heirOn(s, ends)
 		if t.Later == t.Heir {
 			t.Later = ""
 		}
@@ -77,6 +84,14 @@ func (r *run) highestOn(i int) limb.Vec {
 		}
 	}
 	return top
+}
+
+// leavesOf is the highest point of a limb as highestOn tells it; the zero point where the cuts take it whole.
+func (r *run) leavesOf(i int) limb.Vec {
+	if r.endsAt(i, nil) <= 0 {
+		return limb.Vec{}
+	}
+	return r.highestOn(i)
 }
 
 // heirOn is who takes over on a main limb by the height cut that takes most of it, but for those of an earlier plan; bud: a

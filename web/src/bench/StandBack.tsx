@@ -131,7 +131,7 @@ function Aim({
   onChoose: (limb: string) => void;
 }) {
   const { units } = useHere();
-  const m = (cm: number) => tall(cm, units).replace(/ m$/, '');
+  const m = (cm: number) => (cm === 0 ? 'gone' : tall(cm, units).replace(/ m$/, ''));
   return (
     <section aria-label="Aim">
       <h3>Aim</h3>

@@ -22,7 +22,7 @@ const tagTall = 15;
 /** Where the tops end this year: a cap over each new end, and the limb that takes over drawn again in leaf. */
 export function TopEnds({ tops, limbs, view, sheet, width, says }: Props) {
   const byId = new Map(limbs.map((l) => [l.id, l]));
-  const lowered = tops.filter((t) => t.this_cm < t.now_cm - 3).slice(0, most);
+  const lowered = tops.filter((t) => t.this_cm > 0 && t.this_cm < t.now_cm - 3).slice(0, most);
   const tagged: { x: number; y: number }[] = [];
   /** A tag stands where no other does. */
   const room = (x: number, y: number) => {

@@ -3096,7 +3096,10 @@ export interface components {
             name: string;
         };
         TopBody: {
-            /** Format: double */
+            /**
+             * Format: double
+             * @description 0: it goes whole
+             */
             done_cm: number;
             /** @description x, y, z in cm: the highest point that stays this year */
             end: number[] | null;
@@ -3108,7 +3111,10 @@ export interface components {
             /** Format: double */
             now_cm: number;
             says: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description 0: it goes whole
+             */
             this_cm: number;
         };
         Tree: {

@@ -59,7 +59,8 @@ func (s *server) registerJournal(api huma.API) {
 		all, err := read(ctx, o.ID)
 		out := []store.Entry{}
 		for _, e := range all {
-			if (in.Tree == "" || e.TreeID == in.Tree) && (in.All || e.Kind != "slip") {
+			reaches := in.Tree == "" || e.TreeID == in.Tree || e.TreeID == "" && e.Kind == "frost-night"
+			if reaches && (in.All || e.Kind != "slip") {
 				out = append(out, e)
 			}
 		}

@@ -49,6 +49,11 @@ func Make(y *Yard, e *almanac.Ensemble, shown almanac.Day) (*Plan, error) {
 	byTree := map[string][]Entry{}
 	for _, e := range entries {
 		byTree[e.Tree] = append(byTree[e.Tree], e)
+		if e.Tree == "" && e.Kind == FrostEntry { // a frost night of the plot is every tree's
+			for i := range y.Trees {
+				byTree[y.Trees[i].ID] = append(byTree[y.Trees[i].ID], e)
+			}
+		}
 	}
 	pace := learnPace(y, shown)
 	for i := range y.Trees {

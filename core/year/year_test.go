@@ -369,6 +369,31 @@ func TestFrostNightsAreCountedAndThinningSaysSo(t *testing.T) {
 	require.Empty(t, find(mild.on((bloom+1).String()), year.FrostCount))
 }
 
+func TestAFrostNightOfThePlotReachesEveryTreeAsItsOwnWould(t *testing.T) {
+	kinds := []string{"peach", "european-plum", "apple"}
+	grown := func(night year.Entry) *year.Plan {
+		s := at(t, "lower-terrace", tree(t, kinds[0]))
+		for _, k := range kinds[1:] {
+			s.yard.Trees = append(s.yard.Trees, tree(t, k, func(tr *year.Tree) { tr.ID = k }))
+		}
+		night.Season = 2027
+		s.yard.Entries = append(s.yard.Entries, night)
+		return s.plan("2027-05-01")
+	}
+	bloom := at(t, "lower-terrace", tree(t, "peach")).on("2027-05-01").Anchors.Day("full_bloom")
+	night := year.Entry{Date: bloom, Kind: year.FrostEntry, Tmin: -9}
+	plot := grown(night)
+	counts := 0
+	for i := range plot.Trees {
+		own := night
+		own.Tree = plot.Trees[i].Tree.ID
+		want := find(grown(own).Trees[i], year.FrostCount)
+		require.Equal(t, want, find(plot.Trees[i], year.FrostCount), "%s", own.Tree)
+		counts += len(want)
+	}
+	require.Greater(t, counts, 1, "one night hurt more than one of them")
+}
+
 func TestBagsWaitForThinning(t *testing.T) {
 	apple := tree(t, "apple", func(tr *year.Tree) { tr.Wishes.Bag = true })
 	s := at(t, "lower-terrace", apple)

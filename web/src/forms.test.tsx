@@ -96,6 +96,25 @@ describe('the log', () => {
     expect(screen.getByLabelText('Lowest, °C')).toBeInTheDocument();
     expect(screen.queryByLabelText(/Stage/)).toBeNull();
   });
+
+  it('logs a frost night for the plot, or for the one tree it fell on', async () => {
+    const sent = answer({ 'POST /api/orchards/here/entries': logged });
+    const posted = () => sent.filter((s) => s.method === 'POST').map((s) => s.body as Record<string, unknown>);
+    const night = async (ofPlot: boolean) => {
+      const { unmount } = show(onDay(<LogPanel treeId="t1" treeCode="A1" onDone={vi.fn()} />));
+      await userEvent.click(screen.getByLabelText('What'));
+      await userEvent.click(screen.getByRole('option', { name: 'A frost night' }));
+      await userEvent.type(screen.getByLabelText('Lowest, °C'), '-3.5');
+      if (!ofPlot) await userEvent.click(screen.getByLabelText(/On the whole plot/));
+      await userEvent.click(screen.getByRole('button', { name: 'Log it' }));
+      unmount();
+    };
+    await night(true);
+    await night(false);
+    await waitFor(() => expect(posted()).toHaveLength(2));
+    expect(posted()[0]).not.toHaveProperty('tree_id');
+    expect(posted()[1]).toMatchObject({ tree_id: 't1', tmin_c: -3.5, kind: 'frost-night' });
+  });
 });
 
 function Editing({ start }: { start: Tree }) {

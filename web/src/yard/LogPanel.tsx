@@ -64,6 +64,7 @@ function drafted(e: Entry, units: 'metric' | 'us'): Draft {
   for (const k of ['free_only', 'headed', 'opens_sun'] as const) if (e[k]) d[k] = true;
   if (e.share) d.share = String(Math.round(e.share * 100));
   if (e.cut_mm?.length) d.cut_mm = e.cut_mm.map((mm) => show(mm, 'mm', units)).join(' ');
+  d.of_plot = !e.tree_id;
   if (e.kilos) d.kilos = show(e.kilos, 'kg', units);
   for (const [k, q] of measured) if (e[k]) d[k] = show(e[k], q, units);
   return d;
@@ -95,7 +96,9 @@ export function LogPanel({ task, treeId, treeCode, correct, onDone }: Props) {
   const [kind, setKind] = useState<string>(correct && correct.kind !== 'work' ? correct.kind : 'observed');
   const [date, setDate] = useState<Day>(correct?.date ?? (day <= today ? day : today));
   const [id] = useState(() => crypto.randomUUID()); // sent again after a lost answer, it is logged once
-  const [draft, setDraft] = useState<Draft>(() => (correct ? drafted(correct, units) : {}));
+  const [draft, setDraft] = useState<Draft>(() =>
+    correct ? drafted(correct, units) : { of_plot: true },
+  );
   const text = (k: string) => (typeof draft[k] === 'string' ? draft[k] : '');
   const on = (k: string) => draft[k] === true;
   const set = (k: string, v: string | boolean) => setDraft((d) => ({ ...d, [k]: v }));
@@ -117,9 +120,12 @@ export function LogPanel({ task, treeId, treeCode, correct, onDone }: Props) {
   );
   const num = (k: string): number | undefined => read(text(k), 'kg', 'metric');
 
+  /** Frost falls on the whole plot, unless the person says otherwise. */
+  const frost = !task && kind === 'frost-night';
+  const ofPlot = frost && on('of_plot');
   const build = (): Entry => {
     const e: Entry = { ...emptyEntry(), id, date, kind: task ? 'work' : (kind as Entry['kind']) };
-    if (treeId) e.tree_id = treeId;
+    if (treeId && !ofPlot) e.tree_id = treeId;
     if (correct) e.corrects = correct.id;
     if (text('who')) e.who = text('who');
     if (text('reason')) e.reason = text('reason');
@@ -157,7 +163,7 @@ export function LogPanel({ task, treeId, treeCode, correct, onDone }: Props) {
       if (kind === 'observed') e.stage = text('stage');
       if (text('task')) e.task = text('task');
       const tmin = num('tmin_c');
-      if (kind === 'frost-night' && tmin !== undefined) e.tmin_c = tmin;
+      if (frost && tmin !== undefined) e.tmin_c = tmin;
       if (text('agent')) e.agent = text('agent');
       const count = num('count');
       if (count !== undefined) e.count = Math.round(count);
@@ -176,7 +182,7 @@ export function LogPanel({ task, treeId, treeCode, correct, onDone }: Props) {
       onSuccess: (res) => {
         offer({
           id: res.entry.id,
-          says: `Logged${treeCode ? ` on ${treeCode}` : ''}. ${res.grade && res.grade.level !== 'better' ? res.grade.says : ''}`,
+          says: `Logged${treeCode && !ofPlot ? ` on ${treeCode}` : ''}. ${res.grade && res.grade.level !== 'better' ? res.grade.says : ''}`,
         });
         onDone();
       },
@@ -289,7 +295,8 @@ export function LogPanel({ task, treeId, treeCode, correct, onDone }: Props) {
           ))}
         </TextField>
       )}
-      {!task && kind === 'frost-night' && number('tmin_c', 'Lowest, °C')}
+      {frost && number('tmin_c', 'Lowest, °C')}
+      {frost && treeId && tick('of_plot', 'On the whole plot: every tree’s buds are reckoned with')}
       {!task && kind === 'seen' && (
         <div className="pair">
           {field('agent', 'Which')}

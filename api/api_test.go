@@ -144,7 +144,7 @@ func (a *app) refused(status int, field, words, method, path string, body any) o
 const lt = "/api/orchards/lower-terrace"
 
 func groups(d object) (out []object) {
-	for _, g := range []string{"now", "closing", "opening", "wait", "missed"} {
+	for _, g := range []string{"now", "closing", "opening", "wait", "missed", "anytime"} {
 		for _, t := range d[g].([]any) {
 			out = append(out, t.(object))
 		}

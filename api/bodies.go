@@ -154,7 +154,7 @@ type OtherBody struct {
 	Says   string       `json:"says"`
 }
 
-// DocketBody is the docket in its four groups, with what was missed.
+// DocketBody is the docket in its groups, with what was missed and what has weeks yet.
 type DocketBody struct {
 	Day         almanac.Day `json:"day"`
 	MinutesSays string      `json:"minutes_says"`
@@ -164,6 +164,7 @@ type DocketBody struct {
 	Opening     []TaskBody  `json:"opening" nullable:"false"`
 	Wait        []TaskBody  `json:"wait" nullable:"false"`
 	Missed      []TaskBody  `json:"missed" nullable:"false"`
+	Anytime     []TaskBody  `json:"anytime" nullable:"false" doc:"open for weeks yet, and nothing is lost by waiting"`
 	LocalRules  string      `json:"local_rules"`
 }
 

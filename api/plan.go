@@ -1,6 +1,7 @@
 package api
 
 import (
+	"cmp"
 	"context"
 	"math"
 	"net/http"
@@ -131,7 +132,7 @@ func (p *Planned) docketBody(day almanac.Day) DocketBody {
 	d := p.Docket
 	return DocketBody{
 		Day: day, Minutes: math.Round(d.Minutes), MinutesSays: p.Speaker.Minutes(d.Minutes),
-		Now: group(d.Now), Closing: group(d.Closing), Opening: group(d.Opening), Wait: group(d.Wait), Missed: group(d.Missed),
+		Now: group(d.Now), Closing: group(d.Closing), Opening: group(d.Opening), Wait: group(d.Wait), Missed: group(d.Missed), Anytime: group(d.Anytime),
 		LocalRules: words.LocalRules,
 	}
 }
@@ -188,13 +189,19 @@ func (p *Planned) summary(tp *year.TreePlan, day almanac.Day) TreeSummary {
 	}
 	out.SpreadM, out.Estimated = t.Crown()
 	out.RootsM = math.Round(100*pomology.RootSpread(out.SpreadM, form.Flat, t.TubLitres).RadiusM) / 100
+	anytime := "" // named next only where nothing else comes
 	for i := range tp.Tasks {
 		b := p.bar(&tp.Tasks[i])
 		out.Bars = append(out.Bars, b)
-		if out.NextBar == "" && b.Closes >= day && b.State != string(year.IsDone) && b.State != string(year.IsLooked) && b.State != string(year.IsLeft) {
-			out.NextBar = b.ID
+		switch {
+		case b.Closes < day || b.State == string(year.IsDone) || b.State == string(year.IsLooked) || b.State == string(year.IsLeft):
+		case b.Group == string(year.Anytime):
+			anytime = cmp.Or(anytime, b.ID)
+		default:
+			out.NextBar = cmp.Or(out.NextBar, b.ID)
 		}
 	}
+	out.NextBar = cmp.Or(out.NextBar, anytime)
 	return out
 }
 

@@ -6,10 +6,10 @@ import (
 	"vertumna/core/almanac"
 )
 
-// Docket is what there is to do about the day shown, in its four groups, with what was missed apart.
+// Docket is what there is to do about the day shown, in its groups, with what was missed apart.
 type Docket struct {
-	Now, Closing, Opening, Wait, Missed []Task
-	Minutes                             float64 // of work due now and closing soon
+	Now, Closing, Opening, Wait, Missed, Anytime []Task
+	Minutes                                      float64 // of work due now and closing soon
 }
 
 // Seasons are the seasons whose tasks may stand on the docket of a day: its own, and near the turn of the rail the one
@@ -46,6 +46,8 @@ func DocketOf(plans ...*Plan) Docket {
 			d.Opening = append(d.Opening, t)
 		case t.Group == Wait:
 			d.Wait = append(d.Wait, t)
+		case t.Group == Anytime:
+			d.Anytime = append(d.Anytime, t)
 		}
 	}
 	for _, p := range plans {
@@ -70,6 +72,7 @@ func DocketOf(plans ...*Plan) Docket {
 	order(d.Opening, byOpen)
 	order(d.Wait, byClose)
 	order(d.Missed, byClose)
+	order(d.Anytime, byClose)
 	for _, ts := range [][]Task{d.Now, d.Closing} {
 		for _, t := range ts {
 			d.Minutes += t.Minutes

@@ -3,7 +3,7 @@ package year
 import "vertumna/core/almanac"
 
 // settle works out the state and the docket group of a task on the day shown. A task stands in one group: wait, then
-// closing soon, then do now.
+// closing soon, then any time, then do now.
 func (t *Task) settle(shown almanac.Day) {
 	opens, closes := t.Window.Opens.Day, t.Window.Closes.Day
 	if s, final := t.loggedState(shown > closes); final {
@@ -32,9 +32,23 @@ func (t *Task) settle(shown almanac.Day) {
 		t.State, t.Group = Waits, Wait
 	case closes-shown <= ClosingDays:
 		t.State, t.Group = Closing, ClosingSoon
+	case t.canWait(shown):
+		t.State, t.Group = Open, Anytime
 	default:
 		t.State, t.Group = Open, DoNow
 	}
+}
+
+// A job that is open for months is not told as today's work (our estimates, days).
+const (
+	longWindow = 56
+	enoughLeft = 28
+)
+
+// canWait: the job is no cut, little is lost while it waits, and its window stays open for weeks yet.
+func (t *Task) canWait(shown almanac.Day) bool {
+	facts, opens, closes := taskFacts[t.Kind], t.Window.Opens.Day, t.Window.Closes.Day
+	return !facts.Cut && facts.Harm < mostHarm && closes-opens > longWindow && closes-shown > enoughLeft
 }
 
 // stillHeld drops holds whose day has passed.

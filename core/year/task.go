@@ -67,6 +67,9 @@ const (
 	CareMark   Mark = "care"
 )
 
+// mostHarm: what is lost when the job is missed is lost for good.
+const mostHarm = 3
+
 // TaskFacts is what is fixed for a kind of task.
 type TaskFacts struct {
 	Cut     bool    // takes live wood; its amount follows the size of the tree
@@ -207,6 +210,7 @@ const (
 	ClosingSoon Group = "closing"
 	OpeningSoon Group = "opening"
 	Wait        Group = "wait"
+	Anytime     Group = "anytime" // open for weeks yet, and nothing is lost by waiting
 )
 
 // Days that make a window closing or opening soon.

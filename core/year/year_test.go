@@ -369,6 +369,31 @@ func TestFrostNightsAreCountedAndThinningSaysSo(t *testing.T) {
 	require.Empty(t, find(mild.on((bloom+1).String()), year.FrostCount))
 }
 
+func TestWhatStaysOpenForMonthsIsNotTodaysWork(t *testing.T) {
+	long := 0
+	for _, k := range pomology.Kinds() {
+		young := tree(t, k.Slug, func(tr *year.Tree) { tr.Planted, tr.HasStake, tr.HasMulch = almanac.DateOf(2024, 2, 1), false, false })
+		s := at(t, "lower-terrace", young)
+		due := map[string]int{}
+		for d := day("2026-12-15"); d <= day("2027-10-15"); d += 15 {
+			p := s.plan(d.String())
+			docket := year.DocketOf(p)
+			for _, task := range docket.Now {
+				if f, _ := task.Kind.Facts(); !f.Cut && f.Harm < 3 {
+					due[task.ID]++
+					require.LessOrEqual(t, due[task.ID], 3, "%s stands in do now for months on %s", task.ID, d)
+				}
+			}
+			for _, task := range docket.Anytime {
+				long++
+				require.Equal(t, year.Open, task.State)
+				require.Greater(t, task.Window.Closes.Day, d+28, "%s", task.ID)
+			}
+		}
+	}
+	require.Greater(t, long, 17)
+}
+
 func TestAFrostNightOfThePlotReachesEveryTreeAsItsOwnWould(t *testing.T) {
 	kinds := []string{"peach", "european-plum", "apple"}
 	grown := func(night year.Entry) *year.Plan {
@@ -458,8 +483,8 @@ func TestTheDocketSpansTheTurnOfTheRail(t *testing.T) {
 		plans = append(plans, p)
 	}
 	docket := year.DocketOf(plans...)
-	require.Equal(t, year.StandBack, docket.Now[0].Kind)
-	require.Positive(t, docket.Minutes)
+	require.Equal(t, year.StandBack, docket.Anytime[0].Kind)
+	require.Zero(t, docket.Minutes, "what can wait for months is not work due")
 }
 
 // TestEveryTaskOfEveryKindIsSoundAllYear walks the year of every kind under every preset at every climate.

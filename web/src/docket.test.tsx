@@ -44,6 +44,7 @@ const data = (more: Partial<Data>): Data => ({
   opening: [],
   wait: [],
   missed: [],
+  anytime: [],
   local_rules: 'Local rules first.',
   ...more,
 });
@@ -82,6 +83,20 @@ describe('the docket', () => {
     const wait = container.querySelector('[data-group="wait"]');
     expect(wait).not.toBeNull();
     expect(within(wait as HTMLElement).getAllByText('Waits for dry summer weather.')).toHaveLength(2);
+  });
+
+  it('puts what is open for months last, with the day it ends', () => {
+    const look = task('a', 'A1', { kind: 'stand-back', title: 'Stand back and look', closes: '2027-04-12' });
+    const { container } = render(
+      <Docket
+        docket={data({ anytime: [look], wait: [task('b', 'A2')] })}
+        onLog={vi.fn()}
+        onTree={vi.fn()}
+      />,
+    );
+    const last = [...container.querySelectorAll('[data-group]')].at(-1) as HTMLElement;
+    expect(last.dataset.group).toBe('anytime');
+    expect(within(last).getByText(/^until /)).toBeInTheDocument();
   });
 
   it('says so when nothing asks for anyone', () => {

@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { fireEvent } from '@testing-library/dom';
 import { StopLine } from './drawing/Gauge';
 import { HeightStaff } from './drawing/HeightStaff';
-import { lookOf, StakeLabel } from './drawing/StakeLabel';
+import { lookOf, mostPressing, StakeLabel } from './drawing/StakeLabel';
 import { extentOf, YardPlan } from './drawing/YardPlan';
 import { YearRing } from './drawing/YearRing';
 import { SeasonRail } from './shared/SeasonRail';
@@ -50,6 +50,8 @@ describe('small instruments', () => {
       'soft',
       'soft',
     ]);
+    expect(mostPressing([{ group: 'anytime' }, {}, { group: 'closing' }])).toBe('closing');
+    expect(mostPressing([{}])).toBeUndefined();
     render(<StakeLabel code="B12" />);
     expect(screen.getByRole('img', { name: 'B12' })).toBeInTheDocument();
   });

@@ -33,6 +33,7 @@ const docket = {
   opening: [],
   wait: [],
   missed: [],
+  anytime: [],
   local_rules: 'Local rules first.',
 };
 const journal: Entry[] = [

@@ -15,6 +15,13 @@ export function lookOf(group: string | undefined): 'full' | 'line' | 'soft' {
   return group === 'closing' || group === 'opening' ? 'line' : 'soft';
 }
 
+const pressing = ['now', 'closing', 'opening', 'wait', 'anytime'] as const;
+
+/** The most pressing group of a tree's jobs. */
+export function mostPressing(bars: readonly { group?: string }[]): (typeof pressing)[number] | undefined {
+  return pressing.find((g) => bars.some((b) => b.group === g));
+}
+
 /** The shape of the label inside another drawing. */
 export function StakeShape({ code, look = 'line', x, y }: Props & { x: number; y: number }) {
   const c = looks[look];

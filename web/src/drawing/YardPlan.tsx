@@ -4,7 +4,7 @@ import { useWidth } from '../shared/measure';
 import { clip, show, type Units } from '../shared/units';
 import { NorthMark, PlanDefs, PlanFrame, ScaleBar, scaleBarHeight, type Extent } from './PlanFrame';
 import { HeightStaff } from './HeightStaff';
-import { lookOf, StakeShape } from './StakeLabel';
+import { lookOf, mostPressing, StakeShape } from './StakeLabel';
 import { YearRing } from './YearRing';
 import { FeatureShape } from './FeatureShape';
 import { LightLayer } from './LightLayer';
@@ -296,8 +296,7 @@ function TreeMark({
   bare,
   onHover,
 }: MarkProps) {
-  const groups = t.bars.map((b) => b.group).filter(Boolean);
-  const group = ['now', 'closing', 'opening', 'wait'].find((g) => groups.includes(g));
+  const group = mostPressing(t.bars);
   const over = t.height_m > t.reach_m + 0.05;
   const half = flat.has(t.form) ? 0.3 * s : (t.spread_m / 2) * s;
   const labelY = cy + Math.max(ring + 5, Math.min(half, ring + 14)) - 2;
@@ -306,7 +305,7 @@ function TreeMark({
     t.stage_says,
     t.height_m > 0 ? `${show(t.height_m, 'm', units)} high${over ? ', over reach' : ''}` : 'height unknown',
     group
-      ? { now: 'work to do now', closing: 'work closing soon', opening: 'work opening soon', wait: 'work waits' }[group]
+      ? { now: 'work to do now', closing: 'work closing soon', opening: 'work opening soon', wait: 'work waits', anytime: 'work at any time' }[group]
       : 'nothing due',
   ].join(', ');
   return (

@@ -16,6 +16,7 @@ const groups = [
   { key: 'opening', title: 'Opening soon' },
   { key: 'wait', title: 'Wait' },
   { key: 'missed', title: 'Missed' },
+  { key: 'anytime', title: 'Any time' },
 ] as const;
 
 /** Jobs of one kind on several trees stand in one row; cuts and the like keep a row each. */
@@ -91,6 +92,7 @@ function when(t: Task, group: string): string {
   if (group === 'opening' || group === 'wait')
     return t.state === 'waits' && t.opens <= t.closes && group === 'wait' ? '' : `opens ${plain(t.opens)}`;
   if (group === 'missed') return `closed ${plain(t.closes)}`;
+  if (group === 'anytime') return `until ${plain(t.closes)}`;
   return group === 'closing' ? `closes ${plain(t.closes)}` : t.minutes_says;
 }
 

@@ -7,7 +7,7 @@ import { useTreePlan } from '../shared/queries';
 import { useShown } from '../shared/shown';
 import { count } from '../shared/units';
 import { drawnMarks, markOf } from '../drawing/marks';
-import { lookOf, StakeShape } from '../drawing/StakeLabel';
+import { lookOf, mostPressing, StakeShape } from '../drawing/StakeLabel';
 import { inYear, shareOfYear } from '../drawing/time';
 import { MarkSwatch } from '../yard/TreePanel';
 import { HoursChart } from './HoursChart';
@@ -119,7 +119,7 @@ function TreeRow({ t, plan, x, width, phone, care, chosen, onChoose }: RowProps)
   const count = Math.max(1, ...shown.map((s) => s.lane + 1));
   const top = phone ? 24 : 4;
   const h = top + count * 22 + 2;
-  const group = t.bars.find((b) => b.group)?.group;
+  const group = mostPressing(t.bars);
   const list = shown.map((s) => `${s.bar.title} ${plain(s.bar.opens)} to ${plain(s.bar.closes)}`).join('; ');
   return (
     <button

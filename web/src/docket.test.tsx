@@ -88,11 +88,7 @@ describe('the docket', () => {
   it('puts what is open for months last, with the day it ends', () => {
     const look = task('a', 'A1', { kind: 'stand-back', title: 'Stand back and look', closes: '2027-04-12' });
     const { container } = render(
-      <Docket
-        docket={data({ anytime: [look], wait: [task('b', 'A2')] })}
-        onLog={vi.fn()}
-        onTree={vi.fn()}
-      />,
+      <Docket docket={data({ anytime: [look], wait: [task('b', 'A2')] })} onLog={vi.fn()} onTree={vi.fn()} />,
     );
     const last = [...container.querySelectorAll('[data-group]')].at(-1) as HTMLElement;
     expect(last.dataset.group).toBe('anytime');

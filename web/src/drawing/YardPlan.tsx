@@ -305,7 +305,13 @@ function TreeMark({
     t.stage_says,
     t.height_m > 0 ? `${show(t.height_m, 'm', units)} high${over ? ', over reach' : ''}` : 'height unknown',
     group
-      ? { now: 'work to do now', closing: 'work closing soon', opening: 'work opening soon', wait: 'work waits', anytime: 'work at any time' }[group]
+      ? {
+          now: 'work to do now',
+          closing: 'work closing soon',
+          opening: 'work opening soon',
+          wait: 'work waits',
+          anytime: 'work at any time',
+        }[group]
       : 'nothing due',
   ].join(', ');
   return (

@@ -1164,6 +1164,8 @@ export interface components {
             year?: number;
         };
         DocketBody: {
+            /** @description open for weeks yet, and nothing is lost by waiting */
+            anytime: components["schemas"]["TaskBody"][];
             closing: components["schemas"]["TaskBody"][];
             day: string;
             local_rules: string;

@@ -96,9 +96,7 @@ export function LogPanel({ task, treeId, treeCode, correct, onDone }: Props) {
   const [kind, setKind] = useState<string>(correct && correct.kind !== 'work' ? correct.kind : 'observed');
   const [date, setDate] = useState<Day>(correct?.date ?? (day <= today ? day : today));
   const [id] = useState(() => crypto.randomUUID()); // sent again after a lost answer, it is logged once
-  const [draft, setDraft] = useState<Draft>(() =>
-    correct ? drafted(correct, units) : { of_plot: true },
-  );
+  const [draft, setDraft] = useState<Draft>(() => (correct ? drafted(correct, units) : { of_plot: true }));
   const text = (k: string) => (typeof draft[k] === 'string' ? draft[k] : '');
   const on = (k: string) => draft[k] === true;
   const set = (k: string, v: string | boolean) => setDraft((d) => ({ ...d, [k]: v }));

@@ -136,8 +136,8 @@ function Aim({
     <section aria-label="Aim">
       <h3>Aim</h3>
       <p className="sm">
-        {tops.length === 1 ? 'One top' : `${String(tops.length)} tops`} under {tall(reachCm, units)}
-        {season === 'dormant' ? ', with the summer’s height cut' : ''}.
+        {tops.length === 1 ? 'One top is' : `${String(tops.length)} tops are`} to come under {tall(reachCm, units)}
+        {season === 'dormant' ? '; this year counts the summer’s height cut too' : ''}.
       </p>
       <table className="aim">
         <thead>

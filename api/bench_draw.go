@@ -58,14 +58,10 @@ func (b *standing) lightOf(m *limb.Map) limb.Light {
 	return g.SweepTo(light.Directions(b.latitude(), light.Coarse)).OfLimbs(m, lots, limb.Vec{})
 }
 
-// crownRoomCM is the room round a trunk that a crown may fill in the years looked at, to each side; twice as much upward.
-const crownRoomCM = 350
-
 // lightAhead is the same for a tree grown and cut many times: what stands round it is looked through once.
 func (b *standing) lightAhead(m *limb.Map) limb.Light {
 	b.roundOnce.Do(func() {
-		b.round = b.contents.LightAround(&b.core, b.yard, b.day).Outside(limb.Vec{X: -crownRoomCM, Y: -crownRoomCM}, limb.Vec{X: crownRoomCM, Y: crownRoomCM, Z: 2 * crownRoomCM},
-			light.Directions(b.latitude(), light.Coarse))
+		b.round = b.contents.LightAround(&b.core, b.yard, b.day).Outside(light.Directions(b.latitude(), light.Coarse))
 	})
 	return b.round.OfTree(m)
 }

@@ -6,6 +6,7 @@ type chunks struct {
 	at     Cell // of the block last used
 	last   *block
 	lo, hi Cell // of all cells that were added to
+	filled bool
 }
 
 const blockBits = 4
@@ -19,9 +20,30 @@ func split(c Cell) (of Cell, i int) {
 
 func (k *chunks) add(c Cell, v float64) {
 	of, i := split(c)
+	k.to(of)[i] += v
+	k.fill(c, c)
+}
+
+// addRow adds to n cells along x.
+func (k *chunks) addRow(first Cell, n int, v float64) {
+	const side = 1 << blockBits
+	for x := 0; x < n; {
+		of, i := split(Cell{first.X + x, first.Y, first.Z})
+		here := min(n-x, side-i&(side-1))
+		row := k.to(of)[i:][:here]
+		for j := range row {
+			row[j] += v
+		}
+		x += here
+	}
+	k.fill(first, Cell{first.X + n - 1, first.Y, first.Z})
+}
+
+// to is the block to add to.
+func (k *chunks) to(of Cell) *block {
 	if k.last == nil || of != k.at {
 		if k.blocks == nil {
-			k.blocks, k.lo, k.hi = map[Cell]*block{}, c, c
+			k.blocks = map[Cell]*block{}
 		}
 		b := k.blocks[of]
 		if b == nil {
@@ -30,8 +52,16 @@ func (k *chunks) add(c Cell, v float64) {
 		}
 		k.at, k.last = of, b
 	}
-	k.lo, k.hi = least(k.lo, c), most(k.hi, c)
-	k.last[i] += v
+	return k.last
+}
+
+// fill widens what was added to.
+func (k *chunks) fill(a, b Cell) {
+	if !k.filled {
+		k.lo, k.hi, k.filled = a, b, true
+		return
+	}
+	k.lo, k.hi = least(k.lo, a), most(k.hi, b)
 }
 
 // each visits the cells that are not 0, in no order.

@@ -2,12 +2,15 @@ package light
 
 import (
 	"math"
+	"slices"
 
 	"vertumna/core/limb"
 )
 
 // CellCM is the width of a cell.
 const CellCM = 10
+
+const cellM3 = CellCM * CellCM * CellCM * 1e-6
 
 // Extinction is the light a leaf area takes along a path: 0.5 of spherical leaves, 0.8 for their clumping.
 const Extinction = 0.40
@@ -47,7 +50,7 @@ func NewGrid() *Grid {
 // Leaf adds leaf area to a cell, m2. What lies below ground is dropped.
 func (g *Grid) Leaf(c Cell, m2 float64) {
 	if c.Z >= 0 && m2 > 0 {
-		g.leaf.add(c, m2/(CellCM*CellCM*CellCM*1e-6))
+		g.leaf.add(c, m2/cellM3)
 	}
 }
 
@@ -80,22 +83,30 @@ type box struct {
 	lo         Cell
 	nx, ny, nz int
 	level      []uint16  // leaf density in steps; opaque
+	densest    uint16    // level of leaf
 	fixed      []float32 // what hedges and laths let through half of a cell; 0: none stands there; nil: none anywhere
 	runs       []run     // cells that are not empty, or wanted
 	byPlane    [][]run   // runs by y
+	rows       []int32   // where each row's runs start, by z and y, and where the last ends
 	to         *room     // the part that is read; nil: all
 }
 
 // run is a stretch of cells along x.
-type run struct{ x0, x1, y, z int32 }
+type run struct {
+	x0, x1, y, z int32
+	fixed        bool // a hedge or lath stands in it
+}
 
 func (b *box) at(c Cell) int { return ((c.Z-b.lo.Z)*b.ny+c.Y-b.lo.Y)*b.nx + c.X - b.lo.X }
 
-func (g *Grid) box() *box {
+func (g *Grid) box() *box { return g.boxOf(nil) }
+
+// boxOf lays the grid out together with rows of cells that are read too.
+func (g *Grid) boxOf(rows func(visit func(first Cell, n int))) *box {
 	b := &box{lo: Cell{math.MaxInt32, math.MaxInt32, math.MaxInt32}}
 	hi := Cell{math.MinInt32, math.MinInt32, math.MinInt32}
 	grow := func(c Cell) { b.lo, hi = least(b.lo, c), most(hi, c) }
-	if g.leaf.blocks != nil {
+	if g.leaf.filled {
 		grow(g.leaf.lo)
 		grow(g.leaf.hi)
 	}
@@ -105,42 +116,53 @@ func (g *Grid) box() *box {
 	for c := range g.wanted {
 		grow(c)
 	}
+	if rows != nil {
+		rows(func(c Cell, n int) {
+			grow(c)
+			grow(Cell{c.X + n - 1, c.Y, c.Z})
+		})
+	}
 	if hi.X < b.lo.X {
 		return b
 	}
 	b.nx, b.ny, b.nz = hi.X-b.lo.X+1, hi.Y-b.lo.Y+1, hi.Z-b.lo.Z+1
 	b.level = make([]uint16, b.nx*b.ny*b.nz)
 	used := make([]bool, len(b.level))
-	put := func(c Cell, leaf, tau float64) {
+	g.leaf.each(func(c Cell, d float64) {
+		at := b.at(c)
+		used[at] = true
+		b.level[at] = uint16(math.Min(mostLeaf, math.Round(d/densityStep)))
+		b.densest = max(b.densest, b.level[at])
+	})
+	for c, tau := range g.fixed {
 		at := b.at(c)
 		used[at] = true
 		if math.IsInf(tau, 1) {
 			b.level[at] = opaque
-			return
+			continue
 		}
-		b.level[at] = uint16(math.Min(mostLeaf, math.Round(leaf/densityStep)))
-		if tau > 0 {
-			if b.fixed == nil {
-				b.fixed = make([]float32, len(b.level))
-			}
-			b.fixed[at] = float32(math.Exp(-tau / 2))
+		if b.fixed == nil {
+			b.fixed = make([]float32, len(b.level))
 		}
-	}
-	g.leaf.each(func(c Cell, d float64) { put(c, d, g.fixed[c]) })
-	for c, tau := range g.fixed {
-		if !used[b.at(c)] {
-			put(c, 0, tau)
-		}
+		b.fixed[at] = float32(math.Exp(-tau / 2))
 	}
 	for c := range g.wanted {
 		used[b.at(c)] = true
+	}
+	if rows != nil {
+		rows(func(c Cell, n int) {
+			row := used[b.at(c):][:n]
+			for i := range row {
+				row[i] = true
+			}
+		})
 	}
 	b.findRuns(used)
 	return b
 }
 
 func (b *box) findRuns(used []bool) {
-	b.byPlane = make([][]run, b.ny)
+	b.byPlane, b.rows = make([][]run, b.ny), make([]int32, 1, b.ny*b.nz+1)
 	for z := range b.nz {
 		for y := range b.ny {
 			row := used[(z*b.ny+y)*b.nx : (z*b.ny+y+1)*b.nx]
@@ -152,10 +174,15 @@ func (b *box) findRuns(used []bool) {
 				for x < b.nx && row[x] {
 					x++
 				}
-				r := run{int32(x0), int32(x), int32(y), int32(z)}
+				r := run{x0: int32(x0), x1: int32(x), y: int32(y), z: int32(z)}
+				if b.fixed != nil {
+					at := (z*b.ny + y) * b.nx
+					r.fixed = slices.ContainsFunc(b.fixed[at+x0:at+x], func(e float32) bool { return e > 0 })
+				}
 				b.runs = append(b.runs, r)
 				b.byPlane[y] = append(b.byPlane[y], r)
 			}
+			b.rows = append(b.rows, int32(len(b.runs)))
 		}
 	}
 }

@@ -274,9 +274,8 @@ func yardRound() *light.Grid {
 
 func TestLightThroughWhatStandsRoundATreeIsThatOfTheWholeYard(t *testing.T) {
 	sky := light.Directions(46, light.Coarse)
-	room := [2]limb.Vec{{X: -350, Y: -350}, {X: 350, Y: 350, Z: 700}}
-	round := yardRound().Outside(room[0], room[1], sky)
-	open := light.NewGrid().Outside(room[0], room[1], sky)
+	round := yardRound().Outside(sky)
+	open := light.NewGrid().Outside(sky)
 	for _, spread := range []float64{180, 260, 340} {
 		m := someTree(t, spread)
 		g := yardRound()

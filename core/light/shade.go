@@ -70,8 +70,12 @@ const opaqueTau = 50
 
 // Crown adds a crown of leaf.
 func (s *Shader) Crown(owner int, c Crown) {
-	n := c.cells(ShadeCellCM, nil)
-	c.cells(ShadeCellCM, func(cell Cell) { s.Leaf(owner, cell, c.LeafM2/float64(n)) })
+	n := c.rows(ShadeCellCM, nil)
+	c.rows(ShadeCellCM, func(first Cell, along int) {
+		for x := range along {
+			s.Leaf(owner, Cell{first.X + x, first.Y, first.Z}, c.LeafM2/float64(n))
+		}
+	})
 }
 
 // slots is how many owners a ray tells apart; any further go to the last.

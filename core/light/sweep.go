@@ -60,6 +60,7 @@ func (b *box) sweep(directions []Direction) *Field {
 		}
 		f.acc[i] = float32(sum)
 	}
+	putAway(workers)
 	return f
 }
 
@@ -88,14 +89,38 @@ type sweeper struct {
 	t       []float32       // light left on each ray
 }
 
-func newSweeper(b *box) *sweeper { return &sweeper{b: b, acc: make([]float32, len(b.level))} }
+// spare are sweepers put away: their room is large, and asked for again and again.
+var spare sync.Pool
+
+func newSweeper(b *box) *sweeper {
+	s, _ := spare.Get().(*sweeper)
+	if s == nil {
+		s = &sweeper{}
+	}
+	s.b = b
+	if n := len(b.level); cap(s.acc) < n {
+		s.acc = make([]float32, n)
+	} else {
+		s.acc = s.acc[:n]
+		clear(s.acc)
+	}
+	return s
+}
+
+// putAway gives sweepers back that nobody reads any more.
+func putAway(workers []*sweeper) {
+	for _, s := range workers {
+		s.b = nil
+		spare.Put(s)
+	}
+}
 
 // table fills the light through a cell by its level, for a path of m.
 func (s *sweeper) table(path, weight float64) {
 	k := Extinction * densityStep * path
 	step, halfStep := math.Exp(-k), math.Exp(-k/2)
 	t, h := 1.0, weight
-	for i := range levels - 1 {
+	for i := range int(s.b.densest) + 1 {
 		if i%256 == 0 { // no error builds up
 			t, h = math.Exp(-k*float64(i)), weight*math.Exp(-k*float64(i)/2)
 		}
@@ -162,8 +187,8 @@ func (s *sweeper) cross(cell, ray int) {
 }
 
 // stretch crosses a run of cells along x whose rays lie side by side.
-func (s *sweeper) stretch(cell, ray, n int) {
-	if s.b.fixed != nil {
+func (s *sweeper) stretch(cell, ray, n int, fixed bool) {
+	if fixed {
 		for i := range n {
 			s.cross(cell+i, ray+i)
 		}
@@ -213,7 +238,7 @@ func (s *sweeper) alongZ(fx, fy, sign float64) {
 		}
 		cell := (z*b.ny+y)*b.nx + from
 		ray := (y+sy[z]-y0)*wide + from + sx[z] - x0
-		s.stretch(cell, ray, to-from)
+		s.stretch(cell, ray, to-from, r.fixed)
 	}
 	if sign > 0 { // the sun above: from the top down
 		for i := len(b.runs) - 1; i >= 0; i-- {
@@ -253,7 +278,7 @@ func (s *sweeper) alongY(fx, fz, sign float64) {
 			}
 			cell := (z*b.ny+y)*b.nx + from
 			ray := (z+sz[y]-z0)*wide + from + sx[y] - x0
-			s.stretch(cell, ray, to-from)
+			s.stretch(cell, ray, to-from, r.fixed)
 		}
 	}
 }
@@ -279,10 +304,6 @@ func (s *sweeper) alongX(fy, fz, sign float64) {
 	}
 	// the places of each row whose rays come by what is read: shifts run one way, so they lie together
 	byY, byZ := s.stretches(sy, y0, b.ny, b.to, true, sign), s.stretches(sz, z0, b.nz, b.to, false, sign)
-	rows := make([][]run, b.ny*b.nz)
-	for _, r := range b.runs {
-		rows[int(r.z)*b.ny+int(r.y)] = append(rows[int(r.z)*b.ny+int(r.y)], r)
-	}
 	for zi := range b.nz {
 		z := b.nz - 1 - zi
 		for yi := range b.ny {
@@ -290,7 +311,7 @@ func (s *sweeper) alongX(fy, fz, sign float64) {
 			if fy > 0 {
 				y = b.ny - 1 - yi
 			}
-			row := rows[z*b.ny+y]
+			row := b.runs[b.rows[z*b.ny+y]:b.rows[z*b.ny+y+1]]
 			for k := range row {
 				r := row[k]
 				if sign > 0 {

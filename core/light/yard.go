@@ -25,40 +25,45 @@ const ShadeTreeDensity = 1.5
 // LeafOfCrown is the leaf area of a crown by the leaf over its ground, m2.
 func LeafOfCrown(rCM, lai float64) float64 { return lai * math.Pi * rCM * rCM / 1e4 }
 
-// cells visits the cells of a width whose middle lies in the crown.
-func (c Crown) cells(width float64, visit func(Cell)) int {
+// rows visits the cells of a width whose middle lies in the crown, row by row along x, and counts them.
+func (c Crown) rows(width float64, visit func(first Cell, n int)) int {
 	mid, half := (c.Z0+c.Z1)/2, (c.Z1-c.Z0)/2
 	if c.R <= 0 || half <= 0 {
 		return 0
 	}
 	first := func(v float64) int { return int(math.Floor(v / width)) }
-	n := 0
+	at := func(i int) float64 { return (float64(i) + 0.5) * width }
+	all := 0
 	for z := max(0, first(c.Z0)); z <= first(c.Z1); z++ {
 		for y := first(c.Y - c.R); y <= first(c.Y+c.R); y++ {
-			for x := first(c.X - c.R); x <= first(c.X+c.R); x++ {
-				at := func(i int) float64 { return (float64(i) + 0.5) * width }
-				dx, dy, dz := (at(x)-c.X)/c.R, (at(y)-c.Y)/c.R, (at(z)-mid)/half
-				if dx*dx+dy*dy+dz*dz <= 1 {
-					n++
-					if visit != nil {
-						visit(Cell{x, y, z})
-					}
-				}
+			dy, dz := (at(y)-c.Y)/c.R, (at(z)-mid)/half
+			left := 1 - dy*dy - dz*dz
+			if left < 0 {
+				continue
+			}
+			chord := c.R * math.Sqrt(left)
+			x0, x1 := int(math.Ceil((c.X-chord)/width-0.5)), int(math.Floor((c.X+chord)/width-0.5))
+			if x1 < x0 {
+				continue
+			}
+			all += x1 - x0 + 1
+			if visit != nil {
+				visit(Cell{x0, y, z}, x1-x0+1)
 			}
 		}
 	}
-	return n
+	return all
 }
 
 // Crown adds the leaf of a crown to the grid.
 func (g *Grid) Crown(c Crown) {
-	n := c.cells(CellCM, nil)
-	c.cells(CellCM, func(cell Cell) { g.Leaf(cell, c.LeafM2/float64(n)) })
+	n := c.rows(CellCM, nil)
+	c.rows(CellCM, func(first Cell, along int) { g.leaf.addRow(first, along, c.LeafM2/float64(n)/cellM3) })
 }
 
 // ShadeTree adds the crown of a tree that is only there for its shade.
 func (g *Grid) ShadeTree(c Crown) {
-	c.cells(CellCM, func(cell Cell) { g.Density(cell, ShadeTreeDensity) })
+	c.rows(CellCM, func(first Cell, along int) { g.leaf.addRow(first, along, ShadeTreeDensity) })
 }
 
 // Wall adds what stands on a strip of ground to a height: tau +Inf is opaque, HedgeTau a hedge or laths. Corners in cm.

@@ -97,7 +97,7 @@ func (p *Planned) task(t *year.Task) TaskBody {
 		OpensSays: sp.Bound(t.Window.Opens), ClosesSays: sp.Bound(t.Window.Closes),
 		OpensEarly: known(t.Window.Opens.Early, t.Window.Opens.Day), ClosesLate: known(t.Window.Closes.Late, t.Window.Closes.Day),
 		Reasons: p.says(t.Reasons), Held: p.says(t.Held), Cautions: sp.Cautions(t.Cautions),
-		MinutesSays: sp.Minutes(t.Minutes), Estimated: t.MinutesEstimated, Share: t.Share, Instead: sp.Instead(t.Instead),
+		MinutesSays: sp.Minutes(t.Minutes), Estimated: t.MinutesEstimated, Share: t.Share, Instead: sp.Instead(t),
 		Others: []OtherBody{}, Grades: []GradeBody{}, Trouble: t.Trouble,
 	}
 	for i := range p.Yard.Trees {

@@ -138,7 +138,7 @@ func (p *slipMade) worked(cuts []MadeCut) (limb.Doc, took, error) {
 // zonesTaken is what cuts take of each third of the height, free ones left out.
 func (p *slipMade) zonesTaken(cuts []limb.CutAt) [3]float64 {
 	counted := slices.DeleteFunc(slices.Clone(cuts), p.isFree)
-	out := cut.ZonesTaken(p.m, counted)
+	out := cut.ZonesTaken(p.m, p.planner.ZoneTop(), counted)
 	for k := range out {
 		out[k] = round4(out[k])
 	}

@@ -87,7 +87,7 @@ func description(t *year.Task, s words.Speaker) string {
 		lines = append(lines, s.Reason(r))
 	}
 	if t.State == year.Missed {
-		lines = append(lines, s.Instead(t.Instead))
+		lines = append(lines, s.Instead(t))
 	}
 	return strings.Join(append(lines, s.Cautions(t.Cautions)...), "\n")
 }

@@ -1,6 +1,7 @@
 package words
 
 import (
+	"fmt"
 	"strings"
 
 	"vertumna/core/almanac"
@@ -146,8 +147,18 @@ var instead = map[string]string{
 	"own-still":           "Do it, or let it go.",
 }
 
-// Instead says what to do when a window was missed.
-func (s Speaker) Instead(slug string) string { return instead[slug] }
+// Instead says what to do when a window was missed, and where its work went.
+func (s Speaker) Instead(t *year.Task) string {
+	says := instead[t.Instead]
+	switch {
+	case says == "":
+		return ""
+	case t.Heir != nil:
+		went := year.Task{Kind: t.Heir.Kind, Mark: t.Heir.Mark}
+		return fmt.Sprintf("%s What is left of it goes on to \u201c%s\u201d, from %s.", says, s.Title(&went), s.Day(t.Heir.Opens))
+	}
+	return says
+}
 
 var cautions = map[string]string{
 	"saw":           "Saw and loppers: gloves and eyes covered; see where the limb will fall, nobody under it.",

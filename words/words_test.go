@@ -110,7 +110,7 @@ func TestEveryRuleThatAPlanUsesHasItsSentence(t *testing.T) {
 						}
 						require.Len(t, s.Cautions(task.Cautions), len(task.Cautions)+1)
 						if task.State == year.Missed {
-							say(task.Instead, s.Instead(task.Instead))
+							say(task.Instead, s.Instead(task))
 						}
 						say("bound", s.Bound(task.Window.Opens))
 						for _, o := range task.Others {

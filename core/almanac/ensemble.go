@@ -31,6 +31,9 @@ type StageSpans struct {
 	Fruit14        Span
 	Fruit19        Span
 	ChillStatus    string
+	ChillNeed      float64 // portions the tree wants
+	ChillGot       [3]float64 // portions the winter gathers: little, middling, much
+	ChillMet       Span
 }
 
 // NewEnsemble prepares a season of a site. known are the days that are known (station, then forecast) and may be empty:
@@ -116,7 +119,9 @@ func (e *Ensemble) Stages(r StageRequest) (StageSpans, error) {
 
 	var dates [StageCount][]Day
 	var before, fruit14, fruit19 []Day
-	status := map[string]int{}
+	var met []Day
+	var got []float64
+	need, status := 0.0, map[string]int{}
 	for _, t := range e.tracks {
 		res := t.stages(&r, c)
 		for s, d := range res.Dates {
@@ -125,11 +130,14 @@ func (e *Ensemble) Stages(r StageRequest) (StageSpans, error) {
 		before = append(before, res.LeafFallBefore)
 		fruit14, fruit19 = append(fruit14, res.Fruit14), append(fruit19, res.Fruit19)
 		status[res.ChillStatus]++
+		met, got, need = append(met, res.ChillMet), append(got, res.ChillGot), res.ChillNeed
 	}
 	var out StageSpans
 	for s := range dates {
 		out.Spans[s] = spanOf(dates[s])
 	}
+	sort.Float64s(got)
+	out.ChillNeed, out.ChillGot, out.ChillMet = need, [3]float64{got[1], got[7], got[13]}, spanOf(met)
 	out.LeafFallBefore, out.Fruit14, out.Fruit19 = spanOf(before), spanOf(fruit14), spanOf(fruit19)
 	for _, name := range []string{"observed", "met", "short", "unmet", "waiting"} {
 		if out.ChillStatus == "" || status[name] > status[out.ChillStatus] {

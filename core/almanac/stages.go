@@ -35,6 +35,8 @@ type StageResult struct {
 	ChillStart     Day
 	ChillMet       Day
 	PortionsAtMet  float64 // NaN when not met
+	ChillNeed      float64 // portions the tree wants
+	ChillGot       float64 // portions from its start to the day heat takes over at the latest, or as far as the weather goes
 	Dates          Dates
 	// Fruit14 and Fruit19 are interpolated over degree days between the sizes the kind's table gives; NoDay without them.
 	Fruit14, Fruit19 Day
@@ -191,6 +193,7 @@ func (t *track) stages(r *StageRequest, c calendar) StageResult {
 	}
 	cp := t.portionsFrom(res.ChillStart)
 	short := t.chill(r, c, cp, &res)
+	res.ChillNeed, res.ChillGot = r.need, cp.at(c.force)
 	t.spring(r, cp, short, &res)
 	if res.ChillMet.Known() {
 		res.PortionsAtMet = cp.at(res.ChillMet)

@@ -98,19 +98,14 @@ func (r *run) bringDown() {
 		for n := range r.p.above {
 			r.p.endings(n) // asked before the trials share them
 		}
-		trials := make([]*run, len(lines))
-		var wait sync.WaitGroup
-		for n := range lines {
-			trials[n] = r.fork()
-			trials[n].cap = season
-			wait.Go(func() {
-				for k := n; k >= 0; k-- { // what is left of the limit lowers some of them further
-					trials[n].lowerTo(lines[k])
-				}
-			})
+		best := r.lowest(lines, season)
+		// a tree that two thirds of the limit hold near reach is asked for no more: it answers less
+		if calm := math.Max(calmPart*r.level, r.used); best.used > calm && best.tallest() <= r.p.reachCM+aboveReachCM {
+			if held := r.lowest(lines, calm); held.tallest() <= r.p.reachCM+aboveReachCM {
+				best = held
+			}
 		}
-		wait.Wait()
-		r.become(slices.MinFunc(trials, func(a, b *run) int { return cmp.Compare(round6(a.excess()), round6(b.excess())) }))
+		r.become(best)
 	}
 	r.done = r.fork()
 	r.done.endless = true
@@ -122,6 +117,23 @@ func (r *run) bringDown() {
 	if r.tallest() > r.p.reachCM+bandCM { // next year's tops will want it
 		r.softCap = 0
 	}
+}
+
+// lowest brings the tops to each of these lines under a limit, and gives the trial that leaves them lowest.
+func (r *run) lowest(lines []float64, limit float64) *run {
+	trials := make([]*run, len(lines))
+	var wait sync.WaitGroup
+	for n := range lines {
+		trials[n] = r.fork()
+		trials[n].cap = math.Min(r.level, limit)
+		wait.Go(func() {
+			for k := n; k >= 0; k-- { // what is left of the limit lowers some of them further
+				trials[n].lowerTo(lines[k])
+			}
+		})
+	}
+	wait.Wait()
+	return slices.MinFunc(trials, func(a, b *run) int { return cmp.Compare(round6(a.excess()), round6(b.excess())) })
 }
 
 // protect keeps who takes over in a plan.

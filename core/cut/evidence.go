@@ -30,8 +30,16 @@ const (
 	leastRegrowth = 5
 )
 
-// closing is how many seasons a wound on a limb stays open; 0: not in sight.
+// closing is how many seasons a wound on a limb stays open; 0: not in sight. Planned for the aim it rises smoothly from a small
+// wound's one season: what is over a small wound's width closes by the limb's ring of wood, however thin (decision 0016).
 func (p *Planner) closing(d float64, host int) int {
+	if p.o.AimFirst && host >= 0 {
+		ring := math.Max(leastRingMM, (p.next[host]-p.m.Axes[host].D)/2)
+		if n := 1 + int(math.Ceil(math.Max(0, d-closesInOneMM)/(4*ring)-1e-9)); n <= mostSeasons {
+			return n
+		}
+		return 0
+	}
 	if d < closesInOneMM {
 		return 1
 	}

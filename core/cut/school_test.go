@@ -1,6 +1,7 @@
 package cut_test
 
 import (
+	"math"
 	"testing"
 
 	"github.com/stretchr/testify/require"
@@ -28,7 +29,7 @@ func TestAZoneIsKeptOverTheWholeTreeYear(t *testing.T) {
 					counted = append(counted, c.CutAt)
 				}
 			}
-			for k, taken := range cut.ZonesTaken(l.m, counted) {
+			for k, taken := range cut.ZonesTaken(l.m, math.Inf(1), counted) {
 				z := s.Zones[k]
 				require.InDelta(t, used, z.Used, 1e-12)
 				if !free {

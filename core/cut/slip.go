@@ -161,7 +161,7 @@ func NewPlanner(tree growth.Tree, reading find.Reading, o Options) (*Planner, er
 	}
 	p.young = p.youngShoots()
 	if o.Zones != nil {
-		p.zones = zonesOf(m)
+		p.zones = zonesOf(m, p.ZoneTop())
 	}
 	p.jobs = p.findJobs()
 	for k, f := range p.findings {

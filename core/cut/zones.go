@@ -15,25 +15,40 @@ type Zone struct {
 	Most         float64 // that may go in the tree year
 }
 
-// zoning parts a tree's leaf into thirds of its height, from the lowest to the highest lot of leaf.
+// zoning parts a tree's leaf into thirds of its height, from the lowest to the highest lot of leaf. What stands above a height to be
+// come down to is the top's, however tall the tree is.
 type zoning struct {
-	lots      []light.Lot
-	of        []int
-	leaf      [3]float64
-	low, high float64
+	lots  []light.Lot
+	of    []int
+	leaf  [3]float64
+	edges [4]float64 // of the zones, from the ground up
 }
 
-func zonesOf(m *limb.Map) *zoning {
-	z := &zoning{lots: light.Lots(m), low: math.Inf(1), high: math.Inf(-1)}
+func zonesOf(m *limb.Map, topCM float64) *zoning {
+	low, high := math.Inf(1), math.Inf(-1)
+	z := &zoning{lots: light.Lots(m)}
 	for _, l := range z.lots {
-		z.low, z.high = math.Min(z.low, l.At.Z), math.Max(z.high, l.At.Z)
+		low, high = math.Min(low, l.At.Z), math.Max(high, l.At.Z)
 	}
+	third := math.Max(1e-9, high-low) / 3
+	z.edges = [4]float64{low, math.Min(topCM, low+third), math.Min(topCM, low+2*third), high}
 	for _, l := range z.lots {
-		k := min(2, int(3*(l.At.Z-z.low)/math.Max(1e-9, z.high-z.low)))
+		k := min(2, int((l.At.Z-low)/third))
+		if l.At.Z > topCM {
+			k = 2
+		}
 		z.of = append(z.of, k)
 		z.leaf[k] += l.LeafM2
 	}
 	return z
+}
+
+// ZoneTop is the height whose excess the top zone gives: reach, planned for the aim.
+func (p *Planner) ZoneTop() float64 {
+	if p.o.AimFirst {
+		return p.reachCM
+	}
+	return math.Inf(1)
 }
 
 // taken is the part of each zone's leaf that goes, where gone says how much of a lot does.
@@ -50,10 +65,11 @@ func (z *zoning) taken(gone func(light.Lot) float64) [3]float64 {
 	return out
 }
 
-// ZonesTaken is the part of the leaf of each third of a tree's height, from the ground up, that cuts take together.
-func ZonesTaken(m *limb.Map, cuts []limb.CutAt) [3]float64 {
+// ZonesTaken is the part of the leaf of each third of a tree's height, from the ground up, that cuts take together; leaf above
+// topCM is the top third's (+Inf: by height alone).
+func ZonesTaken(m *limb.Map, topCM float64, cuts []limb.CutAt) [3]float64 {
 	j := &Judge{m: m}
-	return zonesOf(m).taken(func(l light.Lot) float64 {
+	return zonesOf(m, topCM).taken(func(l light.Lot) float64 {
 		gone := 0.0
 		for _, c := range cuts {
 			if i := m.Index(c.Limb); i >= 0 {
@@ -122,8 +138,7 @@ func (r *run) tellZones() []Zone {
 	taken, z := r.zoneTaken(nil), r.p.zones
 	out := make([]Zone, len(taken))
 	for k := range out {
-		third := (z.high - z.low) / 3
-		out[k] = Zone{z.low + float64(k)*third, z.low + float64(k+1)*third, r.p.o.ZonesUsed[k], taken[k], r.p.o.Zones[k]}
+		out[k] = Zone{z.edges[k], z.edges[k+1], r.p.o.ZonesUsed[k], taken[k], r.p.o.Zones[k]}
 	}
 	return out
 }

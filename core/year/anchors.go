@@ -31,9 +31,23 @@ type Anchor struct {
 	Source           string // "predicted", "observed", "computed"
 }
 
+// Chill is the winter cold a tree wants, and what this winter gathers by the model's members, in chill portions: in a warm one
+// of them, the middle and a cold one. Met is the day the need is met in the middle; NoDay when it is not.
+type Chill struct {
+	Need, Little, Got, Much float64
+	Met                     almanac.Day
+}
+
+// thinChill: a winter that gathers less than this much more than the need leaves little to spare (our estimate).
+const thinChill = 1.15
+
+// Thin: in a warm winter of the model's the need is hardly met or not at all.
+func (c Chill) Thin() bool { return c.Need > 0 && c.Little < thinChill*c.Need }
+
 // Anchors of one tree in one season. ChillStatus is "short" or "unmet" when the winter was too warm for the kind.
 type Anchors struct {
 	ChillStatus string
+	Chill       Chill
 	byName      map[string]Anchor
 	Doubt       string // slug: why observations were set aside
 }
@@ -149,6 +163,7 @@ func anchorsFor(y *Yard, e *almanac.Ensemble, t *Tree, entries []Entry) (*Anchor
 		return nil, err
 	}
 	a.ChillStatus = spans.ChillStatus
+	a.Chill = Chill{Need: spans.ChillNeed, Little: spans.ChillGot[0], Got: spans.ChillGot[1], Much: spans.ChillGot[2], Met: spans.ChillMet.Median}
 	for _, s := range almanac.AllStages() {
 		a.put(s.String(), spans.Spans[s], "predicted")
 	}

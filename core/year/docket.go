@@ -28,15 +28,20 @@ func Seasons(shown almanac.Day, south bool) []int {
 
 const turnDays = 60
 
-// MissedDays is how long a missed task stays on the docket.
+// MissedDays is how long a missed task stays on the docket; one whose work went on to another stays until that one opens.
 const MissedDays = 28
+
+// toldMissed: a missed task still stands on the docket.
+func (t *Task) toldMissed(shown almanac.Day) bool {
+	return shown-t.Window.Closes.Day <= MissedDays || t.Heir != nil && shown < t.Heir.Opens
+}
 
 // DocketOf gathers the docket from the plans of the seasons near a day.
 func DocketOf(plans ...*Plan) Docket {
 	var d Docket
 	add := func(t Task, shown almanac.Day) {
 		switch {
-		case t.State == Missed && shown-t.Window.Closes.Day <= MissedDays:
+		case t.State == Missed && t.toldMissed(shown):
 			d.Missed = append(d.Missed, t)
 		case t.Group == DoNow:
 			d.Now = append(d.Now, t)

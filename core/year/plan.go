@@ -2,6 +2,7 @@ package year
 
 import (
 	"fmt"
+	"math"
 	"slices"
 	"sort"
 
@@ -112,6 +113,7 @@ func planTree(y *Yard, e *almanac.Ensemble, t *Tree, entries []Entry, shown alma
 		}
 	}
 	tp.Warnings = c.warnings()
+	handOn(tp.Tasks)
 	compareSchools(y, c, tp.Tasks)
 	sort.SliceStable(tp.Tasks, func(i, j int) bool {
 		return tp.Tasks[i].Window.Opens.Day < tp.Tasks[j].Window.Opens.Day
@@ -179,6 +181,9 @@ func (c *context) task(d draft, shown almanac.Day, pace float64) Task {
 	}
 	if len(t.Window.Grades) == 0 {
 		t.Window.Grades = plainGrades(d)
+	}
+	if r, ok := t.Window.uncertain(); ok {
+		t.Reasons = append(t.Reasons, r)
 	}
 	t.settle(shown)
 	return t
@@ -299,9 +304,15 @@ func (c *context) warnings() (out []Reason) {
 	}
 	switch c.a.ChillStatus {
 	case "short":
-		out = append(out, reason("chill-short"))
+		out = append(out, c.chillReason("chill-short"))
 	case "unmet":
-		out = append(out, reason("chill-unmet"))
+		out = append(out, c.chillReason("chill-unmet"))
+	case "met":
+		if c.a.Chill.Thin() {
+			r := c.chillReason("chill-thin")
+			r.Number = math.Round(c.a.Chill.Little)
+			out = append(out, r)
+		}
 	}
 	if c.a.Doubt != "" {
 		out = append(out, reason(c.a.Doubt))
@@ -316,6 +327,11 @@ func (c *context) warnings() (out []Reason) {
 		out = append(out, reason("tied-limb-locked").num(float64(len(c.devicesOn())), "devices"))
 	}
 	return append(out, c.unfitChoices()...)
+}
+
+// chillReason tells what the winter gathers against what the tree wants, in chill portions.
+func (c *context) chillReason(rule string) Reason {
+	return reason(rule).num(math.Round(c.a.Chill.Got), "").over(math.Round(c.a.Chill.Need))
 }
 
 // unfitChoices says which values in force do not fit the site.

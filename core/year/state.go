@@ -82,6 +82,42 @@ func (t *Task) loggedState(over bool) (State, bool) {
 	return "", false
 }
 
+// heirs are the jobs that take over what a missed one left, the likeliest first.
+var heirs = map[TaskKind][]TaskKind{
+	DormantCut:   {HeightCut, RestrainCut, SummerCut, AutumnHeight},
+	RestrainCut:  {HeightCut, AutumnHeight},
+	HeightCut:    {AutumnHeight},
+	SummerShoots: {AutumnHeight},
+	Sprouts:      {SummerShoots, HeightCut},
+	SproutVisit:  {SummerShoots, HeightCut},
+	Scaffolds:    {ChooseShoot},
+	PlantingCut:  {Scaffolds},
+	FrostCount:   {CountSet, Thin},
+	CountSet:     {Thin},
+	Thin:         {SecondLook, Prop},
+	SecondLook:   {Prop, HarvestTask},
+	Prop:         {HarvestTask},
+}
+
+// handOn tells each missed job which of the tree's jobs yet to close takes its work over. Cost: tasks times their heirs.
+func handOn(tasks []Task) {
+	for i := range tasks {
+		t := &tasks[i]
+		if t.State != Missed {
+			continue
+		}
+	search:
+		for _, kind := range heirs[t.Kind] {
+			for k := range tasks {
+				if h := &tasks[k]; h.Kind == kind && h.State != Missed && h.Window.Closes.Day > t.Window.Closes.Day {
+					t.Heir = &Heir{kind, h.Mark, h.Window.Opens.Day}
+					break search
+				}
+			}
+		}
+	}
+}
+
 // learnPace corrects estimated minutes by what a person logged: the ratio of logged to estimated minutes over jobs done,
 // held to half and double and shrunk toward one by an hour's worth of work (ours).
 func learnPace(y *Yard, shown almanac.Day) float64 {

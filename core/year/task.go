@@ -163,6 +163,16 @@ type Window struct {
 	Grades        []Grade
 }
 
+// uncertain: the window is shorter than the days its forecast spans.
+func (w Window) uncertain() (Reason, bool) {
+	length := w.Closes.Day - w.Opens.Day + 1
+	span := max(w.Opens.Late-w.Opens.Early, w.Closes.Late-w.Closes.Early) + 1
+	if span <= length || !w.Opens.Early.Known() || !w.Closes.Early.Known() || !w.Opens.Late.Known() || !w.Closes.Late.Known() {
+		return Reason{}, false
+	}
+	return reason("days-uncertain").num(float64(length), "days").over(float64(span)), true
+}
+
 // Reason is one line of evidence: which rule, on which anchor or choice, with which number against which threshold.
 type Reason struct {
 	Rule      string
@@ -237,9 +247,17 @@ type Task struct {
 	MinutesEstimated bool
 	Share            float64 // live crown it may take, 0 when it takes none
 	Instead          string
+	Heir             *Heir // of a missed job: where its work went
 	Entries          []Entry
 	Others           []Other
 	Trouble          string // what went not as meant last time
+}
+
+// Heir is the job of the same tree and season that a missed job's work went on to.
+type Heir struct {
+	Kind  TaskKind
+	Mark  Mark
+	Opens almanac.Day
 }
 
 // Other is what another school would do for the same tree in place of a task; Never when it would not do it.

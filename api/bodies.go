@@ -49,7 +49,7 @@ type TreeSummary struct {
 	Name      string      `json:"name,omitempty"`
 	Form      string      `json:"form"`
 	Hole      string      `json:"hole,omitempty" doc:"trees of one hole share this mark"`
-	Class     string      `json:"class" doc:"vigour class in force"`
+	Class     string      `json:"class" doc:"vigour class as it was said; empty: not known"`
 	Guessed   bool        `json:"class_guessed"`
 	Age       int         `json:"age" doc:"growing seasons begun; 99 unknown"`
 	Aim       string      `json:"aim"`

@@ -185,7 +185,7 @@ func (p *Planned) summary(tp *year.TreePlan, day almanac.Day) TreeSummary {
 		ID: t.ID, Code: t.Code, Kind: t.Kind.Slug, KindName: t.Kind.Name, Name: t.Name, Form: string(t.Form), Age: tp.Age,
 		Aim: string(tp.Aim.Aim), AimSays: p.Speaker.Aim(tp.Aim), Stage: tp.Stage, StageSays: p.Speaker.StageName(tp.Stage),
 		X: t.X, Y: t.Y, HeightM: t.HeightM, ReachM: tp.ReachM, Account: p.account(tp.Account),
-		Bars: []Bar{}, Warnings: p.says(tp.Warnings), Class: string(t.Class), Guessed: t.ClassGuess != "", Hole: p.hole(t.ID),
+		Bars: []Bar{}, Warnings: p.says(tp.Warnings), Class: string(t.Class), Guessed: t.Guess.Rule != "", Hole: p.hole(t.ID),
 	}
 	out.SpreadM, out.Estimated = t.Crown()
 	out.RootsM = math.Round(100*pomology.RootSpread(out.SpreadM, form.Flat, t.TubLitres).RadiusM) / 100

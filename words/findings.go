@@ -28,6 +28,7 @@ var findings = map[find.Code]finding{
 	"low":            {"too low", "hangs down to {lowest_cm} above the ground", "So low it gets no light and stands in the way."},
 	"old_upright":    {"old upright", "{age:n} seasons old and still {mean_angle_deg} from vertical", "An upright that was let grow becomes a second tree inside this one."},
 	"bare_leader":    {"on the bare stretch of the leader", "starts {attach_cm} up the leader", "The leader inside a vase stays bare below its crown, so that light reaches the limbs round it."},
+	"leader_crown":   {"one too many on the leader's top", "{count:n} limbs on its top, {limit:n} are enough; {others} stay", "The small crown on a kept leader is two or three limbs, spread round; more make a second tree over the first."},
 	"time_over":      {"kept for a time", "its time is over: {state}, {diameter_mm} thick", "A limb kept for a time goes while the wound is small and others bear."},
 	"out_of_plane":   {"out of the plane", "{across_ratio:share} of its length runs across the wires", "Shoots straight out or into the wall take the light of the arms, and rub."},
 	"succeeded":      {"its successor stands", "{others} is {ratio:share} as thick and takes over", "What was named to follow is ready; two in one place starve each other."},

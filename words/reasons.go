@@ -172,7 +172,8 @@ var reasons = map[string]string{
 	"chill-unmet":              "Winters here are too warm for this kind or chill class: about {n} chill portions of the {t} it wants. No bloom is predicted.",
 	"chill-thin":               "Little winter cold to spare: a warm winter here gathers about {n} chill portions, and it wants {t}. In such a year bloom is late and thin.",
 	"does-not-ripen":           "By warmth alone its fruit does not ripen here in most years; log your own harvest.",
-	"class-guessed":            "Vigour unknown: {text} is taken, guessed from {value}.",
+	"class-guessed":            "Vigour class not known; by {value} it grows like {text}. Nothing is worked out from that: set the class if you know it.",
+	"class-unknown":            "Vigour class not known: with the trunk and last year's shoots measured, it can be guessed.",
 	"strong-stock-costs":       "On {text} stock, holding it low costs about {n} more each summer.",
 	"tied-limb-locked":         "{n} on: a tied limb stays out of the cut until its tie moves.",
 	"observations-disagree":    "Stages logged this year contradict each other and were set aside; correct one of them.",
@@ -181,8 +182,7 @@ var reasons = map[string]string{
 
 // guesses are what a vigour class was guessed from.
 var guesses = map[string]string{
-	"no-measurement": "nothing but the kind: measure its height", "height-for-age": "its height for its age",
-	"long-shoots": "its long shoots", "short-shoots": "its short shoots",
+	"trunk-for-age": "its trunk for its age", "long-shoots": "its long shoots", "usual-shoots": "its shoots of usual length", "short-shoots": "its short shoots",
 }
 
 // Reason says one line of evidence.

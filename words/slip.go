@@ -183,9 +183,39 @@ func (s Speaker) Step(c *cut.Step, place limb.Vec, bud *cut.TopBud, tool string,
 	if !has {
 		w.Cost = fmt.Sprintf("none of your tools takes %s: a %s, %s", s.Amount(c.DMM, "mm"), tool, shortMinutes(c.Minutes))
 	}
+	if bud == nil && c.Kind.EndsAtBud() {
+		w.Bud = "Which bud comes out on top is not known: look for the first one below the cut, and take one that faces outward."
+	}
 	w.Price = s.price(c, openWeeks)
+	if says := s.depth(c); says != "" {
+		w.Price = append(w.Price, says)
+	}
 	w.Cautions = cautionsOf(c.Candidate, place.Z)
 	return w
+}
+
+// depth says how far a shortening goes into wood of which year, and what cutting lower would cost.
+func (s Speaker) depth(c *cut.Step) string {
+	var parts []string
+	for _, p := range []struct {
+		cm   float64
+		what string
+	}{{c.Depth.ThisYear, "this year's shoot"}, {c.Depth.LastYear, "last year's wood"}, {c.Depth.Older, "older wood"}} {
+		if p.cm >= 0.5 {
+			parts = append(parts, s.Amount(math.Round(p.cm), "cm")+" of "+p.what)
+		}
+	}
+	if len(parts) == 0 {
+		return ""
+	}
+	says := "Takes " + list(parts)
+	if c.Depth.Deep() {
+		says += ", deeper than the " + s.Amount(cut.CalmDepthCM, "cm") + " that keep it calm"
+	}
+	if buds := math.Round(c.Depth.Further); buds >= 1 {
+		return fmt.Sprintf("%s; %s lower would cost %s more.", says, s.Amount(cut.FurtherCM, "cm"), s.Amount(buds, "fruit buds"))
+	}
+	return says + "."
 }
 
 func shortMinutes(m float64) string {

@@ -31,7 +31,7 @@ type StageSpans struct {
 	Fruit14        Span
 	Fruit19        Span
 	ChillStatus    string
-	ChillNeed      float64 // portions the tree wants
+	ChillNeed      float64    // portions the tree wants
 	ChillGot       [3]float64 // portions the winter gathers: little, middling, much
 	ChillMet       Span
 }

@@ -21,9 +21,7 @@ type TopBud struct {
 // TopBud finds the bud that a heading cut leaves on top; ok is false for cuts that leave none.
 func (j *Judge) TopBud(c limb.CutAt) (TopBud, bool) {
 	i := j.m.Index(c.Limb)
-	switch c.Kind {
-	case limb.AboveBud, limb.TipThird, limb.FiveLeaves, limb.FruitBud, limb.SpurBack, limb.ToFruits:
-	default:
+	if !c.Kind.EndsAtBud() {
 		return TopBud{}, false
 	}
 	best, ok := limb.Node{At: math.Inf(-1)}, false

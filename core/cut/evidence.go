@@ -19,6 +19,66 @@ type Evidence struct {
 	RegrowthCM  float64
 	FruitLoss   float64 // fruits it costs within reach
 	MinutesNext float64 // how long the cut would take next year
+	Depth       Depth   // of a shortening
+}
+
+// Depth is how far a shortening goes into a limb's wood, by the year it grew, cm along the limb; all 0 on a limb that
+// was cut back in some year before, whose rings end then. Further is how many flower buds each further FurtherCM would cost, side shoots and all.
+type Depth struct {
+	ThisYear, LastYear, Older float64
+	Further                   float64
+}
+
+// FurtherCM is the step by which further cutting is told. CalmDepthCM is how far a height cut goes into last year's wood, where the
+// tree is to stay calm (reach page).
+const (
+	FurtherCM   = 10
+	CalmDepthCM = 5
+)
+
+// Deep: the cut goes through this year's shoot into last year's wood, and further than keeps the limb calm.
+func (d Depth) Deep() bool { return d.ThisYear > 0 && d.Older == 0 && d.LastYear > CalmDepthCM }
+
+// depth of a shortening.
+func (p *Planner) depth(c Candidate) Depth {
+	i := p.m.Index(c.Limb)
+	a := &p.m.Axes[i]
+	if c.AtCM <= 0 || !takesAll(c.Kind) || a.Tip != limb.Growing && !p.m.Has(i, limb.Fresh) {
+		return Depth{}
+	}
+	var out Depth
+	end := 0.0
+	for k, ring := range a.Rings {
+		from := math.Max(end, c.AtCM)
+		end += ring
+		if end <= from {
+			continue
+		}
+		age := len(a.Rings) - 1 - k // the youngest ring is this summer's, or last year's in winter
+		if !p.summer() {
+			age++
+		}
+		switch age {
+		case 0:
+			out.ThisYear += end - from
+		case 1:
+			out.LastYear += end - from
+		default:
+			out.Older += end - from
+		}
+	}
+	low := math.Max(0, c.AtCM-FurtherCM)
+	for _, piece := range p.fruit[i] {
+		if from, to := math.Max(low, piece.From), math.Min(c.AtCM, piece.To); to > from {
+			out.Further += piece.Buds * (to - from) / (piece.To - piece.From)
+		}
+	}
+	for _, k := range a.Children {
+		if at := p.m.Axes[k].Attach; at >= low && at < c.AtCM {
+			out.Further += p.flowers[k]
+		}
+	}
+	return out
 }
 
 // Wounds close from their edges, by the ring of wood the limb lays each year (limb page, 7.3).
@@ -67,7 +127,7 @@ func (p *Planner) host(c Candidate) int {
 
 func (p *Planner) wound(c Candidate) Evidence {
 	i := p.m.Index(c.Limb)
-	e := Evidence{NextMM: c.DMM, FruitLoss: c.FruitWithin}
+	e := Evidence{NextMM: c.DMM, FruitLoss: c.FruitWithin, Depth: p.depth(c)}
 	if d := p.m.Axes[i].D; d > 0 {
 		e.NextMM = c.DMM * p.next[i] / d
 	}

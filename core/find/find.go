@@ -99,6 +99,7 @@ var rules = []Rule{
 	{"low", 4, 4, Remove, practice},
 	{"old_upright", 4, 4, Subdue, practice},
 	{"bare_leader", 4, 3, Remove, practice},
+	{"leader_crown", 4, 3, Remove, practice},
 	{"time_over", 4, 6, Remove, practice},
 	{"out_of_plane", 4, 5, Remove, practice},
 	{"narrow_crotch", 5, 6, Remove, practice},
@@ -184,7 +185,7 @@ var tests = []func(*finder, int){
 // groups look at several limbs at once.
 var groups = []func(*finder){
 	(*finder).crossings, (*finder).sameNode, (*finder).forks, (*finder).tierGap, (*finder).crowsfoot, (*finder).headedAgain, (*finder).centreClosed,
-	(*finder).overLong, (*finder).topHeavy, (*finder).tooManyLimbs, (*finder).leaderLong,
+	(*finder).overLong, (*finder).topHeavy, (*finder).tooManyLimbs, (*finder).leaderLong, (*finder).leaderCrown,
 }
 
 // Findings reads a map. Findings that need light are skipped without it. They come in the order of work: by step, then

@@ -3,6 +3,7 @@ package find_test
 import (
 	"fmt"
 	"math"
+	"slices"
 	"testing"
 
 	"github.com/stretchr/testify/require"
@@ -118,6 +119,20 @@ func TestALateLeaderDoesNotCloseItsVaseButSideLimbsOnItsBareStretchAreFound(t *t
 	fs := findings(t, doc, find.Reading{})
 	require.Nil(t, has(fs, "centre_closed", ""))
 	require.Nil(t, has(fs, "bare_leader", ""), "its small crown stands on top")
+
+	fs = slices.DeleteFunc(fs, func(f find.Finding) bool { return f.Code != "leader_crown" })
+	require.Len(t, fs, 1, "four limbs stand on its top, three are enough")
+	require.Len(t, fs[0].Members, 3, "who stays is named")
+	require.NotContains(t, fs[0].Members, fs[0].Limb)
+	keep := m.Index(fs[0].Limb)
+	doc.Limbs[keep].Tags = []string{limb.Keep}
+	kept := has(findings(t, doc, find.Reading{}), "leader_crown", "")
+	require.NotNil(t, kept, "one a person keeps stays, another goes")
+	require.Contains(t, kept.Members, fs[0].Limb)
+	doc.Limbs[keep].Tags = nil
+	for _, f := range findings(t, doc, find.Reading{}) {
+		require.False(t, f.Code == "barren" && f.Limb == "C", "it is bare by design")
+	}
 
 	doc.Limbs = append(doc.Limbs, l("C.9", "C", 60, 90, 60, 60, 50, 8))
 	require.NotNil(t, has(findings(t, doc, find.Reading{}), "bare_leader", "C.9"))

@@ -306,17 +306,3 @@ func (f *finder) oldUpright(i int) {
 	f.tell("old_upright", i, 0, 0.4+0.6*clamp01(a.L/250),
 		[]Fact{num("mean_angle_deg", f.m.MeanAngle(i)), num("age", float64(f.grown(i))), num("length_cm", a.L)}, num("mean_angle_deg", sproutAngle))
 }
-
-// bareStretch is the part of a late leader that is meant to stay bare (our estimate of "bare below, a small crown on top").
-const bareStretch = 0.6
-
-// bareLeader tells a side limb on the stretch of a late leader that is meant to stay bare.
-func (f *finder) bareLeader(i int) {
-	a := &f.m.Axes[i]
-	if f.m.Form != pomology.LateLeader || f.leader < 0 || a.Parent != f.leader || f.m.IsStem(f.leader) || f.m.Has(i, limb.Keep) {
-		return
-	}
-	if most := bareStretch * f.m.Axes[f.leader].L; a.Attach < most {
-		f.tell("bare_leader", i, 0, 0.5, []Fact{num("attach_cm", a.Attach)}, num("attach_cm", most))
-	}
-}

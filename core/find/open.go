@@ -249,12 +249,12 @@ func (f *finder) centreClosed() {
 
 // lateLeader: the leader of a vase that keeps one, and the small crown on its top, do not close the middle.
 func (f *finder) lateLeader(i int) bool {
-	if f.m.Form != "late-leader" || f.leader < 0 || f.m.IsStem(f.leader) || !f.m.HangsOn(i, f.leader) {
+	if !f.keepsLeader() || !f.m.HangsOn(i, f.leader) {
 		return false
 	}
 	for at := i; at != f.leader; at = f.m.Axes[at].Parent {
 		if f.m.Axes[at].Parent == f.leader {
-			return f.m.Axes[at].Attach >= bareStretch*f.m.Axes[f.leader].L
+			return f.m.Axes[at].Attach >= f.bareTo(f.leader)
 		}
 	}
 	return true

@@ -151,8 +151,10 @@ func (f *finder) barren(i int) {
 	if a.Depth == 0 || a.L < 60 || f.grown(i) < 3 {
 		return
 	}
-	first := f.firstClothed(i)
-	if first > f.o.BarrenCM && first > 0.4*a.L {
+	first := math.Max(f.firstClothed(i), f.bareTo(i)) // a late leader is bare by design
+	if bare := first - f.bareTo(i); bare > f.o.BarrenCM && f.bareTo(i) > 0 {
+		f.tell("barren", i, f.bareTo(i), 0.3+0.5*clamp01(bare/a.L), []Fact{num("bare_cm", bare)}, num("bare_cm", f.o.BarrenCM))
+	} else if f.bareTo(i) == 0 && first > f.o.BarrenCM && first > 0.4*a.L {
 		f.tell("barren", i, 0, 0.3+0.5*clamp01(first/a.L), []Fact{num("bare_cm", first)}, num("bare_cm", f.o.BarrenCM))
 	}
 	from, to := f.longestGap(i, first)

@@ -15,9 +15,6 @@ type Known struct {
 	MostSpreadM               float64 // what its place or tub allows; 0: no bound
 }
 
-// trunkPerYearMM is how much a trunk usually thickens in a year; our estimate.
-const trunkPerYearMM = 9
-
 // usualLimbs is how many main limbs a form usually has, where it is not four; our estimates within the forms' ranges.
 var usualLimbs = map[pomology.FormSlug]int{
 	pomology.CentralLeader: 6, pomology.WireTiers: 6, pomology.ModifiedLeader: 5, pomology.Shrub: 5, pomology.FlatFan: 5, pomology.LowBush: 5,
@@ -45,7 +42,7 @@ func Suggest(k *pomology.Kind, known Known) SketchInput {
 	}
 	in.HeightCM = math.Round(100 * math.Max(0.3, orUsual(known.HeightM, usual.HeightM)))
 	in.SpreadCM = math.Round(100 * math.Max(0.3, spread))
-	in.TrunkMM = math.Round(orUsual(known.TrunkMM, math.Max(k.Growth.TipMM+5, trunkPerYearMM*float64(in.Age))))
+	in.TrunkMM = math.Round(orUsual(known.TrunkMM, math.Max(k.Growth.TipMM+5, pomology.TrunkPerYearMM*float64(in.Age))))
 	return in
 }
 

@@ -49,6 +49,15 @@ func (m *Map) Freeze() *Map {
 	return &out
 }
 
+// EndsAtBud: the cut leaves a bud on top.
+func (k CutKind) EndsAtBud() bool {
+	switch k {
+	case AboveBud, TipThird, FiveLeaves, FruitBud, SpurBack, ToFruits:
+		return true
+	}
+	return false
+}
+
 // ShareOf is the part of the crown a cut takes, 0..1.
 func (m *Map) ShareOf(c CutAt) float64 {
 	i := m.Index(c.Limb)

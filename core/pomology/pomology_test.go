@@ -208,12 +208,21 @@ func TestSchools(t *testing.T) {
 	})
 }
 
-func TestClassGuessFollowsHeightAndShoots(t *testing.T) {
-	k := kind(t, "apple")
-	require.Equal(t, pomology.Vigorous, pomology.GuessClass(k, 20, 8, 0).Class)
-	require.Equal(t, pomology.Dwarfing, pomology.GuessClass(k, 20, 2.7, 0).Class)
-	require.Equal(t, pomology.SemiDwarfing, pomology.GuessClass(k, 20, 2.7, 80).Class, "long shoots on a low tree")
-	require.Equal(t, "no-measurement", pomology.GuessClass(k, 0, 0, 0).Rule)
+func TestClassGuessFollowsTrunkAndShoots(t *testing.T) {
+	for _, k := range pomology.Kinds() {
+		last := -10
+		for trunk := 20.0; trunk < 700; trunk += 20 { // a thicker trunk of an age is never a weaker stock
+			at := pomology.GuessClass(k, 15, trunk, 0).Class.Steps()
+			require.GreaterOrEqual(t, at, last)
+			last = at
+		}
+		usual := pomology.GuessClass(k, 15, 15*pomology.TrunkPerYearMM, 0)
+		require.Equal(t, pomology.SemiDwarfing, usual.Class)
+		require.Equal(t, 1, pomology.GuessClass(k, 15, 15*pomology.TrunkPerYearMM, 2*k.Growth.ExtensionCM).Class.Steps()-usual.Class.Steps(), "long shoots")
+		nothing := pomology.GuessClass(k, 15, 0, 0)
+		require.Equal(t, "no-measurement", nothing.Rule)
+		require.Empty(t, nothing.Class, "not known")
+	}
 }
 
 func TestATubCapsTheCrownAndHoldsTheRoots(t *testing.T) {

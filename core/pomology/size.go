@@ -4,41 +4,58 @@ import "math"
 
 func expNeg(x float64) float64 { return math.Exp(-x) }
 
-// ClassGuess is a vigour class inferred from what the tree shows, always marked as a guess.
+// ClassGuess is what a tree's trunk and shoots say of its vigour class, where nobody knows it. It is told, and nothing is worked
+// out from it.
 type ClassGuess struct {
-	Class   VigourClass
-	HeightM float64 // the height the class would have reached at that age, left alone
-	Rule    string
+	Class   VigourClass // empty: not known
+	TrunkMM float64     // the trunk the class usually has at that age; 0: not asked
+	Rule    string      // "no-measurement", "trunk-for-age", "long-shoots", "usual-shoots" or "short-shoots"
 }
 
-// GuessClass infers the vigour class from age, height and last year's shoot length (0 when unknown): the class whose
-// tree, left alone, would come nearest. A tree that has been cut hides its vigour, so long shoots (over 1.5 times the
-// kind's usual extension) raise the guess by one class and short ones (under half) lower it. Our estimate.
-func GuessClass(k *Kind, ageYears int, heightM, shootCM float64) ClassGuess {
-	best := ClassGuess{Class: defaultClass, Rule: "no-measurement"}
-	if heightM > 0 && ageYears > 0 {
+// TrunkPerYearMM is how much the trunk of a semi-dwarfing tree usually thickens in a year; our estimate.
+const TrunkPerYearMM = 9
+
+// A kind's usual extension, times which shoots are long or short; our estimates.
+const (
+	longShoots  = 1.5
+	shortShoots = 0.5
+)
+
+// GuessClass infers the vigour class from the trunk for its age and from last year's shoot length (0 when unknown): the class
+// whose trunk comes nearest, a trunk being as thick, against the semi-dwarfing one's, as the tree left alone is tall; long
+// shoots raise it by one class, short ones lower it. Height says nothing: a saw may keep it. Our estimate.
+func GuessClass(k *Kind, ageYears int, trunkMM, shootCM float64) ClassGuess {
+	best := ClassGuess{Rule: "no-measurement"}
+	if trunkMM > 0 && ageYears > 0 {
 		gap := math.Inf(1)
 		for _, c := range VigourClasses() {
 			s, ok := k.Sizes[c]
 			if !ok {
 				continue
 			}
-			h := s.HeightM * (1 - math.Exp(-2.3*float64(ageYears)/float64(k.Care.YearsToFullCrop)))
-			if d := math.Abs(h - heightM); d < gap {
-				gap, best = d, ClassGuess{Class: c, HeightM: h, Rule: "height-for-age"}
+			usual := TrunkPerYearMM * float64(ageYears) * s.HeightM / k.Sizes[defaultClass].HeightM
+			if d := math.Abs(usual - trunkMM); d < gap {
+				gap, best = d, ClassGuess{Class: c, TrunkMM: usual, Rule: "trunk-for-age"}
 			}
 		}
 	}
 	step := 0
 	switch {
-	case shootCM > 1.5*k.Growth.ExtensionCM:
+	case shootCM > longShoots*k.Growth.ExtensionCM:
 		step, best.Rule = 1, "long-shoots"
-	case shootCM > 0 && shootCM < 0.5*k.Growth.ExtensionCM:
+	case shootCM > 0 && shootCM < shortShoots*k.Growth.ExtensionCM:
 		step, best.Rule = -1, "short-shoots"
+	case shootCM > 0 && best.Class == "":
+		best.Rule = "usual-shoots"
+	}
+	if best.Rule == "no-measurement" {
+		return best
+	}
+	if best.Class == "" {
+		best.Class = defaultClass
 	}
 	all := VigourClasses()
-	i := best.Class.Steps() + 2 + step
-	if i >= 0 && i < len(all) {
+	if i := best.Class.Steps() + 2 + step; i >= 0 && i < len(all) {
 		if _, ok := k.Sizes[all[i]]; ok {
 			best.Class = all[i]
 		}

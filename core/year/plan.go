@@ -62,7 +62,7 @@ func Make(y *Yard, e *almanac.Ensemble, shown almanac.Day) (*Plan, error) {
 		if t.Elsewhere || !t.standsOn(shown) {
 			continue
 		}
-		t = t.withClass(e.Season, south)
+		t = t.withGuess(e.Season, south)
 		tp, err := planTree(y, e, t, byTree[t.ID], shown, pace)
 		if err != nil {
 			return nil, fmt.Errorf("tree %s: %w", t.Code, err)
@@ -299,8 +299,12 @@ func (c *context) warnings() (out []Reason) {
 	case pomology.SuitsCare:
 		out = append(out, reason("low-tree-with-care").said(k.LowTreeNote))
 	}
-	if c.tree.ClassGuess != "" {
-		out = append(out, reason("class-guessed").said(string(c.tree.Class)).by("", c.tree.ClassGuess))
+	switch g := c.tree.Guess; {
+	case g.Rule == "":
+	case g.Class == "":
+		out = append(out, reason("class-unknown"))
+	default:
+		out = append(out, reason("class-guessed").said(string(g.Class)).by("", g.Rule))
 	}
 	switch c.a.ChillStatus {
 	case "short":

@@ -36,9 +36,9 @@ type Tree struct {
 	Planted                   almanac.Day // NoDay when unknown: taken as grown
 	AsWhip                    bool
 	Form                      pomology.FormSlug
-	Habit                     string // empty: the kind's
-	ClassGuess                string // rule by which an unknown class was guessed; empty when it was said
-	Aim                       Aim    // empty: decided from age and school
+	Habit                     string              // empty: the kind's
+	Guess                     pomology.ClassGuess // what an unknown class was guessed to be; no rule where it was said
+	Aim                       Aim                 // empty: decided from age and school
 	HeightM, SpreadM, TrunkMM float64
 	ScaffoldsMM               []float64
 	ShootCM                   float64 // last measured shoot length
@@ -109,18 +109,18 @@ func (t *Tree) Crown() (spreadM float64, estimated bool) {
 
 const leastWidthShare = 0.4 // of the kind's spread, where the form is unknown; ours
 
-// withClass is the tree with an unknown vigour class guessed from its age, height and shoots.
-func (t *Tree) withClass(season int, south bool) *Tree {
+// withGuess is the tree with an unknown vigour class guessed from its trunk for its age and its shoots. The guess is told; no
+// stake, size or window hangs on it.
+func (t *Tree) withGuess(season int, south bool) *Tree {
 	if t.Class != "" {
 		return t
 	}
 	age := t.AgeIn(season, south)
 	if age == grownAge {
-		age = t.Kind.Care.YearsToFullCrop
+		age = 0 // a trunk says nothing without an age
 	}
-	g := pomology.GuessClass(t.Kind, age, t.HeightM, t.ShootCM)
 	out := *t
-	out.Class, out.ClassGuess = g.Class, g.Rule
+	out.Guess = pomology.GuessClass(t.Kind, age, t.TrunkMM, t.ShootCM)
 	return &out
 }
 

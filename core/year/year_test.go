@@ -543,10 +543,20 @@ func BenchmarkPlan(b *testing.B) {
 }
 
 func TestAnUnknownVigourIsGuessedAndSaid(t *testing.T) {
-	old := tree(t, "apple", func(tr *year.Tree) { tr.Class, tr.HeightM = "", 7.5 })
-	tp := at(t, "lower-terrace", old).on("2027-02-20")
-	require.Equal(t, pomology.Vigorous, tp.Tree.Class)
-	require.Contains(t, rules(tp.Warnings), "class-guessed")
+	jobs := func(class pomology.VigourClass, trunkMM float64) (out []string) {
+		tp := at(t, "lower-terrace", tree(t, "apple", func(tr *year.Tree) { tr.Class, tr.TrunkMM, tr.HasStake = class, trunkMM, false })).on("2027-02-20")
+		require.Equal(t, class, tp.Tree.Class, "a guess is no class")
+		for _, task := range tp.Tasks {
+			out = append(out, fmt.Sprint(task.ID, task.Window, task.Share))
+		}
+		return out
+	}
+	require.Equal(t, jobs("", 40), jobs("", 290), "no job hangs on a guess")
+	require.NotEqual(t, jobs(pomology.Dwarfing, 40), jobs("", 40), "one hangs on a class that is known: its stake")
+	low := at(t, "lower-terrace", tree(t, "apple", func(tr *year.Tree) { tr.Class, tr.HeightM, tr.TrunkMM = "", 7.5, 0 })).on("2027-02-20")
+	require.Contains(t, rules(low.Warnings), "class-unknown", "a height that a saw may keep says nothing")
+	thick := at(t, "lower-terrace", tree(t, "apple", func(tr *year.Tree) { tr.Class, tr.TrunkMM = "", 290 })).on("2027-02-20")
+	require.Contains(t, rules(thick.Warnings), "class-guessed")
 	require.NotContains(t, rules(at(t, "lower-terrace", tree(t, "apple")).on("2027-02-20").Warnings), "class-guessed")
 }
 

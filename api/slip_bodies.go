@@ -435,12 +435,10 @@ func (p *slipMade) forming() []string {
 // renewing tells the bearing limbs of each scaffold that are due.
 func (p *slipMade) renewing() []string {
 	out := []string{}
-	asked := training.RenewalsOf(p.m, math.Min(1, p.options.Used), p.limit())
+	asked := training.RenewalsOf(p.m, math.Min(1, p.options.Used), p.limit(), !p.options.NoStub)
 	for _, id := range slices.Sorted(maps.Keys(asked)) {
-		if plan, err := training.PlanRenewal(asked[id]); err == nil {
-			if says := p.speaker.Renewal(id, plan); says != "" {
-				out = append(out, says)
-			}
+		if says := p.speaker.Renewal(id, asked[id], training.Rota(asked[id])); says != "" {
+			out = append(out, says)
 		}
 	}
 	return out

@@ -53,6 +53,7 @@ var findings = map[find.Code]finding{
 	"dense":          {"crowded", "{neighbours:n} other limbs pass close to its middle", "Leaves that dry late fall sick, and inner wood goes blind."},
 	"centre_closed":  {"closed middle", "no more than {cylinder_cm} passes through the middle", "An open middle lets light to all sides; a hat should pass."},
 	"long_shoot":     {"long shoot", "grew {length_cm} last season", "Wood that grows so hard sets no flower buds; calm it."},
+	"renewal_due":    {"its turn to be renewed", "{age:n} seasons old, and {limit:n} is enough for wood that bears once", "It bears on last year's shoots only: a third of the bearing limbs makes way each year for young ones near the base."},
 	"too_old":        {"worn out", "{age:n} seasons old with {new_wood_cm} of new wood", "Old bearing wood without new shoots bears small fruit, then none."},
 	"barren":         {"bare stretch", "bare for {bare_cm}", "Bare wood bears nothing, and pushes the fruit out to where limbs break."},
 	"weak":           {"weak last season", "its last shoot grew {last_ring_cm}", "A limb that grows less than its neighbours is failing, or starved of light."},
@@ -96,6 +97,9 @@ func (s Speaker) Finding(f find.Finding) FindingWords {
 	}
 	if bears, ok := f.Fact("bears"); ok && bears.Value == 1 {
 		says += "; it bears this year and is renewed after the harvest"
+	}
+	if f.Code == "renewal_due" && len(f.Members) > 0 {
+		says += "; " + f.Members[0] + " takes over"
 	}
 	if f.Code == "barren" {
 		if from, ok := f.Fact("from_cm"); ok {

@@ -2,8 +2,6 @@ package words
 
 import (
 	"fmt"
-	"math"
-	"slices"
 	"strings"
 
 	"vertumna/core/training"
@@ -46,34 +44,30 @@ func (s Speaker) Scaffolds(c training.ScaffoldChoice) []string {
 	return out
 }
 
-var renewalReasons = map[string]string{"locked": "tied or protected", "count": "enough for this year", "limit": "past the limit"}
-
-// Renewal says which bearing limbs of a scaffold are renewed this year.
-func (s Speaker) Renewal(scaffold string, p training.RenewalPlan) string {
-	if len(p.Cuts) == 0 && len(p.Left) == 0 {
+// Renewal says in which winters the bearing limbs of a scaffold are renewed, and what must grow first.
+func (s Speaker) Renewal(scaffold string, in training.Renewal, rota [][]string) string {
+	var years, first []string
+	for k, goes := range rota {
+		if len(goes) > 0 {
+			years = append(years, turns[min(k, len(turns)-1)]+" "+list(goes))
+		}
+	}
+	for _, u := range in.Units {
+		if u.Waits && u.AgeYears >= in.Cycle() {
+			first = append(first, u.ID)
+		}
+	}
+	var out []string
+	if len(years) > 0 {
+		out = append(out, strings.Join(years, "; "))
+	}
+	if len(first) > 0 {
+		out = append(out, "let a shoot grow near the base of "+list(first)+" first")
+	}
+	if len(out) == 0 {
 		return ""
 	}
-	var goes, stay []string
-	for _, c := range p.Cuts {
-		how := "at its collar, its successor stands"
-		if c.StubMM > 0 {
-			how = "to a stub of " + s.Amount(math.Round(c.StubMM), "mm")
-		}
-		goes = append(goes, c.ID+" "+how)
-	}
-	for _, l := range p.Left {
-		if len(stay) < 3 {
-			stay = append(stay, l.ID+" ("+renewalReasons[l.Reason]+")")
-		}
-	}
-	says := scaffold + ": "
-	if len(goes) > 0 {
-		says += strings.Join(goes, "; ")
-	} else {
-		says += "nothing this year"
-	}
-	if len(stay) > 0 {
-		says += "; due and left: " + strings.Join(slices.Compact(stay), ", ")
-	}
-	return says + "."
+	return "Rota of " + scaffold + ": " + strings.Join(out, "; ") + "."
 }
+
+var turns = []string{"this winter", "the next", "the one after"}

@@ -14,6 +14,7 @@ const (
 	severe       = 0.8  // findings at least this bad do not wait for the tops
 	severePart   = 0.25 // of the year's limit is there for them, whatever the tops need
 	calmPart     = 2.0 / 3
+	nearlyAll    = 0.8  // of the limit used: what keeps the tops up is the limit
 	growsMeantim = 1.25 // what the tops need in summer against what they need in winter: they grow until then
 	bandCM       = 10   // tops are lowered to lines at least this far apart
 	mostLines    = 6
@@ -29,6 +30,11 @@ func (r *run) workForAim() {
 			if k := r.p.m.Index(s.Limb); k >= 0 {
 				r.heirs[k] = r.p.m.Axes[i].ID
 			}
+		}
+	}
+	for _, f := range r.p.findings { // and who takes over from a bearing limb
+		if f.Code == "renewal_due" && len(f.Members) > 0 {
+			r.heirs[r.p.m.Index(f.Members[0])] = f.Limb
 		}
 	}
 	free := []int{sickStep, 2}
@@ -48,7 +54,11 @@ func (r *run) workForAim() {
 	for _, k := range r.p.tops {
 		r.open[k] = false
 	}
-	for _, step := range byStep {
+	order := byStep
+	if onLastYear(r.p.m) { // what bears once is renewed before the frame is tidied
+		order = renewalFirst
+	}
+	for _, step := range order {
 		if slices.Contains(free, step) {
 			continue
 		}
@@ -78,7 +88,7 @@ func (r *run) keepForSummer() {
 	trial.bringDown()
 	need := growsMeantim * (trial.used - r.used)
 	left := math.Max(0, r.level-need)
-	if trial.tallest() > r.p.reachCM+bandCM { // the tops can use all there is
+	if trial.tallest() > r.p.reachCM+bandCM && trial.used > nearlyAll*r.level { // the tops can use all there is
 		left = 0
 	}
 	r.ends, r.done = trial, trial.done

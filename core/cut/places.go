@@ -23,7 +23,6 @@ type spot struct {
 // Distances of places (limb page, 6), cm.
 const (
 	aboveBud   = 0.55
-	stubCM     = 1.6
 	leastShoot = 15.0
 	notchLeast = 40.0
 )
@@ -47,7 +46,7 @@ func (j *Judge) places(i int, q Question) []spot {
 	for _, c := range a.Children {
 		k := &j.m.Axes[c]
 		at := k.Attach + k.D/20
-		if j.m.WhollyDead(c) || len(k.Marks) > 0 || k.Sucker || at > a.L || k.D < j.m.Diameter(i, at)/3 {
+		if j.m.WhollyDead(c) || len(k.Marks) > 0 || k.Sucker || at > a.L || k.D < j.m.Diameter(i, at)/3 && !j.follows(k.ID, a.ID) {
 			continue
 		}
 		add(spot{kind: limb.SideBranch, at: at, side: c})
@@ -71,7 +70,7 @@ func (j *Judge) places(i int, q Question) []spot {
 			add(s)
 		}
 	}
-	add(spot{kind: limb.Stub, at: stubCM, side: -1})
+	add(spot{kind: limb.Stub, at: find.StubCM, side: -1})
 	if growing && e >= leastShoot {
 		if third >= 0 {
 			add(spot{kind: limb.TipThird, at: nodes[third].At + aboveBud, side: -1, node: &nodes[third]})
@@ -102,6 +101,12 @@ func (j *Judge) places(i int, q Question) []spot {
 		add(spot{kind: limb.Notch, at: 0.5 * a.L, side: -1})
 	}
 	return out
+}
+
+// follows: a young shoot is named to take over from a limb that is renewed, thin as it is.
+func (j *Judge) follows(follower, id string) bool {
+	f := j.finding("renewal_due", id)
+	return f != nil && len(f.Members) > 0 && f.Members[0] == follower
 }
 
 // nodes are the buds of a limb's ring, worked out once. They are read only.

@@ -64,6 +64,8 @@ type spotKey struct {
 var (
 	byStep      = []int{1, 2, 3, 4, 5, 6, 7, 8, 9}
 	heightFirst = []int{1, 2, 3, 6, 4, 5, 7, 8, 9}
+
+	renewalFirst = []int{1, 2, 3, 6, 9, 4, 5, 7, 8}
 )
 
 const (

@@ -46,6 +46,9 @@ func (j *Judge) judge(i int, p spot, q Question) (Candidate, bool) {
 	return c, true
 }
 
+// namedFollows puts the cut back to a named young shoot before a stub that has yet to sprout (our estimate).
+const namedFollows = 40
+
 // plainHeightCut puts a height cut to a bud just under one to a side branch (reach page).
 const plainHeightCut = 20
 
@@ -160,6 +163,9 @@ func (j *Judge) toSide(c *Candidate, i int, p spot, q Question) {
 		c.points("calmer", 10*(1-r))
 	} else {
 		c.points("follows-on", 10*r)
+	}
+	if q.Aim == find.Renew && j.follows(k.ID, j.m.Axes[i].ID) {
+		c.points("successor", namedFollows)
 	}
 	_, out := j.m.Outward(p.side, j.m.Base(p.side))
 	switch o := j.m.End(p.side).Sub(j.m.Base(p.side)).Dot(out) / k.L; {

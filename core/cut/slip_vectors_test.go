@@ -128,7 +128,7 @@ type planCase struct {
 }
 
 // beyond are findings that the reference does not know.
-var beyond = []find.Code{"old_upright", "over_long", "resting", "top_heavy", "weak", "bare_leader", "wall", "headed_again"}
+var beyond = []find.Code{"old_upright", "over_long", "resting", "top_heavy", "weak", "bare_leader", "wall", "headed_again", "renewal_due"}
 
 func eachPlan(t *testing.T, test func(t *testing.T, c *planCase)) {
 	files, err := filepath.Glob(filepath.Join(vectors.Dir("limbs"), "*.json"))

@@ -195,7 +195,7 @@ func (p *Planner) ofOtherSlip(f find.Finding) bool {
 	switch f.Code {
 	case "tip_back", "long_bearer", "spurs_crowded", "tier_gap":
 		return true
-	case "too_old", "barren", "weak":
+	case "too_old", "barren", "weak", "renewal_due":
 		return !(onLastYear(p.m) && p.harvested)
 	case "over_height":
 		return p.o.HeightCut == WhenDormant

@@ -124,6 +124,7 @@ var rules = []Rule{
 	{"dense", 8, 3, Open, practice},
 	{"centre_closed", 8, 3, Open, practice},
 	{"long_shoot", 8, 2, Calm, practice},
+	{"renewal_due", 9, 4, Renew, practice},
 	{"too_old", 9, 3, Renew, practice},
 	{"barren", 9, 2, Renew, practice},
 	{"weak", 9, 2, Renew, practice},
@@ -185,7 +186,7 @@ var tests = []func(*finder, int){
 // groups look at several limbs at once.
 var groups = []func(*finder){
 	(*finder).crossings, (*finder).sameNode, (*finder).forks, (*finder).tierGap, (*finder).crowsfoot, (*finder).headedAgain, (*finder).centreClosed,
-	(*finder).overLong, (*finder).topHeavy, (*finder).tooManyLimbs, (*finder).leaderLong, (*finder).leaderCrown,
+	(*finder).overLong, (*finder).topHeavy, (*finder).tooManyLimbs, (*finder).leaderLong, (*finder).leaderCrown, (*finder).renewals,
 }
 
 // Findings reads a map. Findings that need light are skipped without it. They come in the order of work: by step, then

@@ -171,7 +171,7 @@ func TestTheSchoolMovesTheThresholds(t *testing.T) {
 	apple, err := pomology.BySlug("apple")
 	require.NoError(t, err)
 	usual := find.Defaults()
-	usual.InPlane, usual.MostLimbs, usual.StopLeader = true, 5, true
+	usual.InPlane, usual.MostLimbs, usual.StopLeader, usual.CollarOnly = true, 5, true, true
 	require.Equal(t, usual, find.ForSchool(school(nil), apple, 0))
 	require.Equal(t, 6, find.ForSchool(school(map[string]string{"scaffolds": "4-6"}), apple, 0).MostLimbs)
 	require.True(t, find.ForSchool(school(map[string]string{"side_shoots": "spurred"}), apple, 0).ShortShoots)

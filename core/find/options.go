@@ -29,6 +29,7 @@ type Options struct {
 	StopLeader    bool   // a modified leader ends a little above its highest main limb
 	InPlane       bool   // shoots out of a wall tree's plane are told
 	ShortShoots   bool   // side shoots of spur bearers are spurred back in winter, whatever their length
+	CollarOnly    bool   // no renewal stub is left: a successor must stand first
 	Vigour        pomology.VigourClass
 	Without       []Code // findings that are not looked for
 }
@@ -87,6 +88,7 @@ func ForSchool(school pomology.Resolved, kind *pomology.Kind, reachCM float64) O
 	if middle := school.Value("middle"); middle == "twigs" || middle == "by-kind" && kind.Middle == "busy" {
 		o.InwardRatio, o.HatCM = busyInward, busyHatCM
 	}
+	o.CollarOnly = school.Is("cut_end", "collar")
 	o.StopLeader = school.Is("leader_stop", "45-50")
 	o.InPlane, o.ShortShoots, o.MostLimbs = true, school.Is("side_shoots", "spurred"), openLimbs
 	if school.Is("scaffolds", "4-6", "tiers-of-4") {

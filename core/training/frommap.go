@@ -1,6 +1,8 @@
 package training
 
 import (
+	"slices"
+
 	"vertumna/core/limb"
 	"vertumna/core/pomology"
 )
@@ -70,31 +72,124 @@ func ScaffoldsOf(m *limb.Map, limits Scaffolds) (in Scaffolds, ok bool) {
 	return in, true
 }
 
-// RenewalsOf asks about each scaffold of a grown tree that fruits on one-year wood: its bearing limbs, three years round.
-func RenewalsOf(m *limb.Map, used, limit float64) map[string]Renewal {
+// RenewalsOf asks about the bearing limbs of a grown tree that fruits on one-year wood, three years round: on each scaffold; on
+// wires the ribs of the fan, and the bearing shoots of each rib. Where no stub is left, and on wires, a limb waits until a shoot near its base can follow. What was cut back to a young shoot is as old as
+// that shoot. Cost: the limbs once.
+func RenewalsOf(m *limb.Map, used, limit float64, stubs bool) map[string]Renewal {
 	out := map[string]Renewal{}
-	if m.Kind.Growth.Bearing != pomology.OnLastYear || m.Age <= yearsToChoose || m.Flat() {
+	if m.Kind.Growth.Bearing != pomology.OnLastYear || m.Age <= yearsToChoose {
 		return out
 	}
 	for i := range m.Axes {
-		if m.Axes[i].Depth != 1 || m.WhollyDead(i) {
+		ribs := m.Flat() && m.IsStem(i)
+		if !ribs && m.Axes[i].Depth != 1 || m.WhollyDead(i) {
 			continue
 		}
 		r := Renewal{ScaffoldD2MM2: m.Axes[i].D * m.Axes[i].D, UsedShare: used, LimitShare: &limit}
+		if m.Flat() && !ribs {
+			every := flatCycle
+			r.CycleYears = &every
+		}
 		for _, c := range m.Axes[i].Children {
-			a := &m.Axes[c]
-			if a.L < leastUnitCM || m.WhollyDead(c) || a.Sprout {
+			u, bears := unitOn(m, c)
+			if !bears {
 				continue
 			}
-			carrier := m.Diameter(i, a.Attach)
-			u := Unit{ID: a.ID, DiameterMM: min(a.D, carrier), CarrierMM: &carrier, AgeYears: max(1, len(a.Rings)), Locked: held(m, c)}
-			for _, s := range a.Children { // a young shoot near the base follows
-				u.Successor = u.Successor || m.Axes[s].Attach <= a.L/4 && len(m.Axes[s].Rings) <= 2
+			if carrier := m.Diameter(i, m.Axes[c].Attach); !ribs {
+				u.DiameterMM, u.CarrierMM = min(u.DiameterMM, carrier), &carrier
 			}
+			u.Waits = (ribs || !stubs) && !u.Successor
 			r.Units = append(r.Units, u)
 		}
 		if len(r.Units) > 0 {
 			out[m.Axes[i].ID] = r
+		}
+	}
+	return out
+}
+
+// unitOn is the bearing limb that a child of a scaffold has become: itself, or the shoot it was cut back to.
+func unitOn(m *limb.Map, i int) (Unit, bool) {
+	for m.Axes[i].Tip != limb.Growing {
+		next := -1
+		for _, c := range m.Axes[i].Children {
+			if m.Axes[c].Attach >= m.Axes[i].L-takesOverCM && !m.WhollyDead(c) {
+				next = c
+			}
+		}
+		if next < 0 {
+			break
+		}
+		i = next
+	}
+	a := &m.Axes[i]
+	if a.L < leastUnitCM || m.WhollyDead(i) || a.Sprout {
+		return Unit{}, false
+	}
+	u := Unit{ID: a.ID, DiameterMM: a.D, AgeYears: max(1, len(a.Rings)), Locked: held(m, i), Follower: followerOf(m, i)}
+	u.Successor = u.Follower != ""
+	return u, true
+}
+
+// Where a bearing limb's successor starts: on its first third, or beside its foot; what stands so near a cut end goes on from it.
+const (
+	followsWithin = 1.0 / 3
+	besideCM      = 15
+	takesOverCM   = 3
+	youngRings    = 3
+	flatCycle     = 2 // on a rib a shoot grows in one year and bears in the next
+)
+
+// followerOf is the young shoot that takes over from a bearing limb: the thickest on its foot, else beside it.
+func followerOf(m *limb.Map, i int) string {
+	best := -1
+	take := func(among []int, lo, hi float64) {
+		for _, c := range among {
+			a := &m.Axes[c]
+			if c == i || a.Attach < lo || a.Attach > hi || len(a.Rings) > youngRings || a.Tip != limb.Growing || a.Sprout || a.Sucker || len(a.Marks) > 0 || m.WhollyDead(c) {
+				continue
+			}
+			if best < 0 || a.D > m.Axes[best].D {
+				best = c
+			}
+		}
+	}
+	a := &m.Axes[i]
+	if take(a.Children, 0, followsWithin*a.L); best < 0 && a.Parent >= 0 {
+		take(m.Axes[a.Parent].Children, a.Attach-besideCM, a.Attach+besideCM)
+	}
+	if best < 0 {
+		return ""
+	}
+	return m.Axes[best].ID
+}
+
+// Rota is who is renewed in this winter and those after, a year each, until all that stand now have been; what a limit or a tie
+// holds back comes again.
+func Rota(in Renewal) [][]string {
+	var out [][]string
+	free := 1.0
+	in.UsedShare, in.LimitShare = 0, &free
+	units := in.Units
+	for range in.Cycle() {
+		in.Units = units
+		plan, err := PlanRenewal(in)
+		if err != nil {
+			return out
+		}
+		var goes []string
+		for _, c := range plan.Cuts {
+			if c.Why == OfCycle {
+				goes = append(goes, c.ID)
+			}
+		}
+		out = append(out, goes)
+		units = slices.Clone(units)
+		for k := range units {
+			if slices.Contains(goes, units[k].ID) { // its successor stands in its place
+				units[k].AgeYears, units[k].DiameterMM = 0, units[k].DiameterMM/2
+			}
+			units[k].AgeYears++
 		}
 	}
 	return out

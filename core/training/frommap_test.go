@@ -38,7 +38,7 @@ func TestAYoungTreesShootsAreChosenFromItsMap(t *testing.T) {
 
 func TestAPeachRenewsAThirdOfItsBearingLimbsAScaffold(t *testing.T) {
 	peach := sketch(t, growth.SketchInput{Species: "peach", Form: "open-vase", Age: 7, TrunkMM: 90, HeightCM: 280, SpreadCM: 300, Scaffolds: 3, Seed: 8})
-	asked := training.RenewalsOf(peach, 0, 0.2)
+	asked := training.RenewalsOf(peach, 0, 0.2, true)
 	require.Len(t, asked, 3)
 	for id, r := range asked {
 		plan, err := training.PlanRenewal(r)
@@ -48,6 +48,28 @@ func TestAPeachRenewsAThirdOfItsBearingLimbsAScaffold(t *testing.T) {
 			require.GreaterOrEqual(t, peach.Index(c.ID), 0)
 		}
 	}
+	for _, r := range asked {
+		for k := range r.Units { // all have stood their time and have a successor
+			r.Units[k].AgeYears, r.Units[k].CarrierMM = 3, nil
+		}
+		turns := map[string]int{}
+		for _, year := range training.Rota(r) {
+			require.LessOrEqual(t, len(year), (len(r.Units)+2)/3)
+			for _, id := range year {
+				turns[id]++
+			}
+		}
+		require.Len(t, turns, len(r.Units), "in three years each has had its turn")
+		for id, n := range turns {
+			require.Equal(t, 1, n, id)
+		}
+		for k := range r.Units {
+			r.Units[k].Waits = true
+		}
+		for _, year := range training.Rota(r) {
+			require.Empty(t, year, "first a shoot must grow near its base")
+		}
+	}
 	apple := sketch(t, growth.SketchInput{Species: "apple", Form: "open-vase", Age: 7, TrunkMM: 90, HeightCM: 280, SpreadCM: 300, Scaffolds: 3, Seed: 8})
-	require.Empty(t, training.RenewalsOf(apple, 0, 0.2), "spur bearers are not renewed by age")
+	require.Empty(t, training.RenewalsOf(apple, 0, 0.2, true), "spur bearers are not renewed by age")
 }

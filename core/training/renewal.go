@@ -29,6 +29,8 @@ type Unit struct {
 	AgeYears   int      `json:"age_years"`
 	Successor  bool     `json:"successor,omitempty"`
 	Locked     bool     `json:"locked,omitempty"`
+	Waits      bool     `json:"-"` // first a shoot must grow near its base
+	Follower   string   `json:"-"` // who takes over, of a map
 }
 
 // RenewalCut is a unit that goes: why, its share, and the stub a thinner shoot will come from; 0 with a successor.
@@ -54,10 +56,15 @@ type RenewalPlan struct {
 	Room  float64       `json:"room"`
 }
 
+// Why a unit goes: it is over half its carrier's thickness, or its years are over. CycleYears is how long a unit usually stays.
 const (
-	overHalf = "over_half"
-	ofCycle  = "cycle"
+	OverHalf   = "over_half"
+	OfCycle    = "cycle"
+	CycleYears = 3
 )
+
+// Cycle is how many years a unit stays.
+func (in Renewal) Cycle() int { return orInt(in.CycleYears, CycleYears) }
 
 // PlanRenewal chooses the units that go: those too thick for their carrier first, then the oldest, a part each year. Errors:
 // given.Faults.
@@ -75,7 +82,7 @@ func PlanRenewal(in Renewal) (RenewalPlan, error) {
 		return u.DiameterMM / *u.CarrierMM
 	}
 	var thick, old []Unit
-	cycle := orInt(in.CycleYears, 3)
+	cycle := in.Cycle()
 	for _, u := range in.Units {
 		if ratio(u) > limit+nearlyEqual {
 			thick = append(thick, u)
@@ -87,9 +94,9 @@ func PlanRenewal(in Renewal) (RenewalPlan, error) {
 	slices.SortStableFunc(old, func(a, b Unit) int {
 		return cmp.Or(cmp.Compare(b.AgeYears, a.AgeYears), cmp.Compare(b.DiameterMM, a.DiameterMM))
 	})
-	r.take(thick, overHalf, orInt(in.BigCuts, 3))
+	r.take(thick, OverHalf, orInt(in.BigCuts, 3))
 	if in.RenewByAge == nil || *in.RenewByAge {
-		r.take(old, ofCycle, int(math.Ceil(float64(len(in.Units))/float64(cycle)-nearlyEqual)))
+		r.take(old, OfCycle, int(math.Ceil(float64(len(in.Units))/float64(cycle)-nearlyEqual)))
 	}
 	r.out.Room = math.Max(0, r.room)
 	return r.out, nil
@@ -110,6 +117,8 @@ func (r *renewing) take(units []Unit, why string, most int) {
 		switch {
 		case u.Locked:
 			reason = "locked"
+		case u.Waits:
+			reason = "successor"
 		case len(r.out.Cuts) >= most:
 			reason = "count"
 		case share > r.room+nearlyEqual:
@@ -142,7 +151,7 @@ func (in Renewal) check() error {
 	fs.May("side_limit", in.SideLimit, 0.3, 1)
 	fs.May("limit_share", in.LimitShare, 0, 1)
 	fs.In("used_share", in.UsedShare, 0, 1)
-	fs.In("cycle_years", float64(orInt(in.CycleYears, 3)), 2, 12)
+	fs.In("cycle_years", float64(orInt(in.CycleYears, CycleYears)), 2, 12)
 	fs.In("big_cuts", float64(orInt(in.BigCuts, 3)), 0, 20)
 	if len(in.Units) == 0 {
 		fs.Add(given.Empty, "units", "none", "at least one bearing limb")

@@ -67,14 +67,18 @@ func (p *planner) giveSlips(ctx context.Context, planned *Planned, day almanac.D
 			return false, err
 		}
 		made := slipFor(b, plan, "")
-		made.forecasts = &p.forecasts
+		made.forecasts, made.today = &p.forecasts, p.today()
 		b.options.Day = lastDue(t.Decided, day)
-		if made.choose(); t.Amount != nil && t.Amount.From == made.madeFrom(mark) {
-			continue
-		}
-		if season, err := p.seasonOf(ctx, t.ID, mark); err != nil {
+		season, err := p.seasonOf(ctx, t.ID, mark)
+		if err != nil {
 			return false, err
-		} else if season != made.season { // its slip is a forecast
+		}
+		if season != made.season { // a forecast: of the tree as its earlier slip leaves it, or as it grew on uncut
+			if made.missed = made.wasMissed(mark.Date); !made.missed {
+				continue
+			}
+		}
+		if made.choose(); t.Amount != nil && t.Amount.From == made.madeFrom(mark) {
 			continue
 		}
 		kept, err := p.store.MapRevision(ctx, t.ID, mark.Revision)

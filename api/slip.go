@@ -95,7 +95,9 @@ type slipMade struct {
 	season    limb.Season
 	key       string // of the slip: season and growth year
 	predicted bool
-	now       *slipMade      // of a forecast: the slip of the map's own season, made first; nil: this is it
+	missed    bool           // the slip of the map's own season was not made when it could be
+	now       *slipMade      // of a forecast: the slip of the map's own season, made first; nil: this is it, or that one was missed
+	today     almanac.Day    // the day is the past, today or to come
 	plan      *year.TreePlan // nil where no place is set up
 	choices   map[cut.Key]store.SlipChoice
 	forecasts *facts[cut.Forecast]
@@ -117,6 +119,7 @@ func (s *server) makeSlip(ctx context.Context, in *SlipInput) (*slipMade, error)
 		plan = p.treeShown(b.tree.ID)
 	}
 	out := slipFor(b, plan, in.Season)
+	out.today = s.Today()
 	out.forecasts = &s.planner.forecasts
 	decided, err := s.planner.decidedOn(ctx, b.tree.ID, kept.Mark())
 	if err != nil {
@@ -175,16 +178,17 @@ func (p *slipMade) workOf(s *cut.Slip) year.Work {
 }
 
 // slipsAs is raised when the program makes another slip of the same inputs: what was kept of those before is made anew.
-const slipsAs = 3
+const slipsAs = 4
 
 // madeFrom tells slips apart by all that they are made from: the same text, the same slip.
 func (p *slipMade) madeFrom(mark store.MapMark) string {
 	b := p.standing
-	return inShort(slipsAs, mark, p.key, p.options, b.options, p.reading().Yard, b.latitude(), p.core.ShootCM, p.ownTools(), b.contents.Orchard.Rain)
+	return inShort(slipsAs, p.missed, mark, p.key, p.options, b.options, p.reading().Yard, b.latitude(), p.core.ShootCM, p.ownTools(), b.contents.Orchard.Rain)
 }
 
 // onto brings the map to the season of the slip: a summer slip of a map taken in winter stands on what the tree is expected
 // to be at midsummer, with its winter slip made; a winter slip of a summer map on the next winter, with its summer slip made.
+// Where that time has passed and nobody logged a cut, the tree grew on uncut: what was missed is not taken as done.
 func (p *slipMade) onto(kept *store.LimbMap) error {
 	m, err := limb.Check(kept.Doc)
 	if err != nil {
@@ -196,7 +200,10 @@ func (p *slipMade) onto(kept *store.LimbMap) error {
 		p.key = slipKey(p.season, p.m.Year)
 		return nil
 	}
-	p.predicted = true
+	p.predicted, p.missed = true, p.wasMissed(kept.Date)
+	if p.missed {
+		return p.grownUncut()
+	}
 	now := *p
 	now.season, now.predicted, now.key = m.Season, false, slipKey(m.Season, m.Year)
 	if err := now.replan(); err != nil {
@@ -208,6 +215,39 @@ func (p *slipMade) onto(kept *store.LimbMap) error {
 			return err
 		}
 	} else if p.tree.Map, _, err = growth.Day(now.tree, now.slip.Made(), 0); err != nil {
+		return err
+	}
+	p.m, p.light = p.tree.Map, nil
+	p.key = slipKey(p.season, p.m.Year)
+	return nil
+}
+
+// wasMissed: the season of the map is over by today, and no cut of the tree was logged since the day the map was made.
+func (p *slipMade) wasMissed(mapped almanac.Day) bool {
+	if p.day > p.today || p.season != dayOf(p.day, p.south) {
+		return false
+	}
+	return !slices.ContainsFunc(p.contents.Entries, func(e store.Entry) bool {
+		k, known := year.TaskKind(e.Task).Facts()
+		return e.TreeID == p.core.ID && e.Kind == "work" && known && k.Cut && e.Date >= mapped && e.Date <= p.day && (e.Outcome == string(year.Done) || e.Outcome == string(year.Part))
+	})
+}
+
+// dayOf is the season of maps that a day lies in.
+func dayOf(d almanac.Day, south bool) limb.Season {
+	_, of := year.MapSeason(d, south)
+	return of
+}
+
+// grownUncut brings the map to the season of the slip with nothing cut on the way.
+func (p *slipMade) grownUncut() error {
+	var err error
+	if p.season == limb.Dormant {
+		p.tree, err = growth.Close(p.tree, nil, 0)
+	} else {
+		p.tree.Map, _, err = growth.Day(p.tree, nil, 0)
+	}
+	if err != nil {
 		return err
 	}
 	p.m, p.light = p.tree.Map, nil
@@ -358,16 +398,25 @@ func (s *server) slipBody(ctx context.Context, in *SlipInput) (*SlipBody, error)
 	if err != nil {
 		return nil, err
 	}
-	if p.plan != nil && p.core.Bears(year.SeasonOf(p.day, p.south), p.south) {
-		planned, err := s.planner.plan(ctx, in.Slug, p.day)
-		if err != nil {
-			return nil, err
-		}
-		if p.fruit, err = s.planner.fruitOf(ctx, planned, p.plan, p.day); err != nil {
-			p.fruit = nil // nothing of it was measured
-		}
+	if err := s.giveFruit(ctx, in.Slug, p); err != nil {
+		return nil, err
 	}
 	return p.body(), nil
+}
+
+// giveFruit works out the season's fruit of a tree that bears, as its page of fruit has it.
+func (s *server) giveFruit(ctx context.Context, slug string, p *slipMade) error {
+	if p.plan == nil || !p.core.Bears(year.SeasonOf(p.day, p.south), p.south) {
+		return nil
+	}
+	planned, err := s.planner.plan(ctx, slug, p.day)
+	if err != nil {
+		return err
+	}
+	if p.fruit, err = s.planner.fruitOf(ctx, planned, p.plan, p.day); err != nil {
+		p.fruit = nil // nothing of it was measured
+	}
+	return nil
 }
 
 func (p *slipMade) topBud(c limb.CutAt) *cut.TopBud {

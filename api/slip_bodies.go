@@ -20,6 +20,7 @@ type SlipBody struct {
 	Season     limb.Season   `json:"season" enum:"dormant,summer"`
 	Key        string        `json:"key" doc:"season and growth year"`
 	Revision   int           `json:"revision" doc:"of the map it is made from"`
+	Missed     string        `json:"missed,omitempty" doc:"what was not cut when it could be, and what is taken from that"`
 	Predicted  bool          `json:"predicted" doc:"a forecast: of another season than the map's; nothing can be decided or logged"`
 	Aim        string        `json:"aim"`
 	Choices    []ChoiceBody  `json:"choices" nullable:"false" doc:"the school's choices behind it"`
@@ -181,6 +182,9 @@ func (p *slipMade) body() *SlipBody {
 		Confidence: math.Round(100*s.Confidence) / 100, Steps: []StepBody{}, Left: []CarriedBody{}, Carried: []CarriedBody{}, LookFirst: []CarriedBody{},
 		Jobs: []string{}, Minutes: round1(s.Minutes), Tools: []string{}, Safety: append(slices.Clone(words.BenchSafety), words.Cleaning(p.school.Value("cleaning"))), Levels: p.levels(), Exposed: p.exposed(),
 		GraftWood: append([]string{}, p.planner.GraftWood(s)...),
+	}
+	if p.missed {
+		out.Missed = words.MissedSlip(p.season == limb.Summer)
 	}
 	out.Bundles = []string{}
 	for _, b := range p.planner.Bundles(s) {

@@ -75,15 +75,19 @@ type aimed struct {
 
 func (p *slipMade) aimed() aimed {
 	out := aimed{p.slip.This, p.slip.Done, p.slip.Tops}
-	if p.season == limb.Summer || p.predicted {
+	if p.season == limb.Summer {
 		return out
 	}
-	made, err := p.plannedYears(1)
-	if err != nil || len(made.Rows) == 0 || made.Rows[0].Summer == nil {
+	on := 0 // a winter slip foreseen in summer is of the plan's second year
+	if p.now != nil {
+		on = 1
+	}
+	made, err := p.plannedYears(on + 1)
+	if err != nil || len(made.Rows) <= on || made.Rows[on].Summer == nil {
 		return out
 	}
-	summer := made.Rows[0].Summer
-	out.this, out.done = made.Rows[0].HeightCut, math.Min(out.done, summer.Done)
+	summer := made.Rows[on].Summer
+	out.this, out.done = made.Rows[on].HeightCut, math.Min(out.done, summer.Done)
 	out.tops = slices.Clone(p.slip.Tops)
 	for _, t := range summer.Tops {
 		k := slices.IndexFunc(out.tops, func(w cut.Top) bool { return w.Limb == t.Limb })

@@ -2,6 +2,7 @@ package api
 
 import (
 	"context"
+	"errors"
 	"fmt"
 	"math"
 	"net/http"
@@ -9,7 +10,9 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"vertumna/core/crop"
 	"vertumna/core/cut"
+	"vertumna/core/given"
 	"vertumna/core/growth"
 	"vertumna/core/limb"
 	"vertumna/core/year"
@@ -107,6 +110,9 @@ func (s *server) registerSlipYears(api huma.API, base string) {
 	op(api, http.MethodGet, base+"/years", "slip-years", "What falls in which year, beside replacing the tree", func(ctx context.Context, in *SlipYearsInput) (*struct{ Body *SlipYearsBody }, error) {
 		p, err := s.makeSlip(ctx, &in.SlipInput)
 		if err != nil {
+			return nil, err
+		}
+		if err := s.giveFruit(ctx, in.Slug, p); err != nil {
 			return nil, err
 		}
 		out, err := p.years(in.Years)
@@ -254,9 +260,13 @@ func (p *slipMade) years(n int) (*SlipYearsBody, error) {
 		Held: p.speaker.Held(made, p.firstYear()),
 	}
 	for k, r := range made.Rows {
+		kilos, err := p.kilos(k, r)
+		if err != nil {
+			return nil, err
+		}
 		y := YearBody{
 			Year: p.firstYear() + k, Winter: []string{}, Summer: []string{}, Account: round4(r.Account), Before: round1(r.HeightBefore), Wintered: round1(r.HeightWinter), Day: round1(r.HeightDay), Cut: round1(r.HeightCut), After: round1(r.HeightAfter),
-			Buds: math.Round(r.FlowerBuds), Minutes: math.Round(r.Minutes), Waits: len(r.Last().Carried), Kilos: math.Round(cut.CropKG(p.m, r.FlowerBuds)),
+			Buds: math.Round(r.FlowerBuds), Minutes: math.Round(r.Minutes), Waits: len(r.Last().Carried), Kilos: math.Round(kilos),
 			Held: made.Held >= 0 && k >= made.Held,
 		}
 		if r.Dormant != nil {
@@ -272,6 +282,33 @@ func (p *slipMade) years(n int) (*SlipYearsBody, error) {
 	out.Cannot = p.speaker.StillAbove(made.Above)
 	out.Past = p.pastYears()
 	return out, nil
+}
+
+// kilos are what a tree bears in a year of its plan: this season's as its page of fruit has it, later ones by the same rules from
+// the wood that will stand; 0 while it does not bear.
+func (p *slipMade) kilos(k int, r cut.YearRow) (float64, error) {
+	season := year.SeasonOf(p.day, p.south)
+	on := p.firstYear() + k - season
+	switch {
+	case p.fruit != nil && p.firstYear()+k == p.fruit.season:
+		return p.fruit.plan.Targets.KG, nil
+	case !p.core.Bears(season+on, p.south):
+		return 0, nil
+	}
+	tree := crop.Tree{Kind: p.core.Kind, ReachCM: p.standing.options.ReachCM, SeasonInPlace: max(1, p.core.AgeIn(season, p.south)), Vigour: p.core.Class}
+	tree.Terms = crop.LoadTerms{InLeaf: true, Safety: crop.Safety(p.contents.Orchard.Exposed)}
+	if p.fruit != nil {
+		tree = p.fruit.in
+	}
+	plan, err := crop.PlanTree(tree.InYear(r.Bears, r.Lit, on))
+	var faults given.Faults
+	switch {
+	case errors.As(err, &faults) && faults[0].Code == given.Missing: // no limb of it can carry fruit
+		return 0, nil
+	case err != nil:
+		return 0, fmt.Errorf("fruit of %d: %w", p.firstYear()+k, err)
+	}
+	return plan.Targets.KG, nil
 }
 
 // replaceYears is how long keeping a tree is set against a new one.
@@ -308,9 +345,14 @@ func (p *slipMade) pastYears() []PastYearBody {
 	return out
 }
 
+// firstYear is the tree year that the plan begins with: that of the map it starts from.
 func (p *slipMade) firstYear() int {
-	if p.m.Year > 0 {
-		return p.m.Year
+	m := p.m
+	if p.now != nil {
+		m = p.now.m
+	}
+	if m.Year > 0 {
+		return m.Year
 	}
 	return p.day.Year()
 }

@@ -49,14 +49,15 @@ func (s *Store) MapAsOf(ctx context.Context, treeID string, day almanac.Day) (*L
 type MapMark struct {
 	Revision int
 	At       string
+	Date     almanac.Day // the day it shows the tree on
 }
 
 // Mark is the revision's.
-func (m *LimbMap) Mark() MapMark { return MapMark{m.Revision.Revision, m.At} }
+func (m *LimbMap) Mark() MapMark { return MapMark{m.Revision.Revision, m.At, m.Date} }
 
 // MapsAsOf tells which revision of each tree's limb map was in force on a day, by tree.
 func (s *Store) MapsAsOf(ctx context.Context, orchardID string, day almanac.Day) (map[string]MapMark, error) {
-	rows, err := s.db.QueryContext(ctx, `SELECT m.tree_id, m.revision, m.at FROM trees t JOIN limb_maps m ON m.tree_id = t.id
+	rows, err := s.db.QueryContext(ctx, `SELECT m.tree_id, m.revision, m.at, m.date FROM trees t JOIN limb_maps m ON m.tree_id = t.id
 		WHERE t.orchard_id = ? AND m.revision = (SELECT n.revision FROM limb_maps n WHERE n.tree_id = t.id AND n.date <= ? ORDER BY n.date DESC, n.revision DESC LIMIT 1)`,
 		orchardID, day.String())
 	if err != nil {
@@ -65,9 +66,12 @@ func (s *Store) MapsAsOf(ctx context.Context, orchardID string, day almanac.Day)
 	defer func() { _ = rows.Close() }()
 	out := map[string]MapMark{}
 	for rows.Next() {
-		var id string
+		var id, date string
 		var m MapMark
-		if err := rows.Scan(&id, &m.Revision, &m.At); err != nil {
+		if err := rows.Scan(&id, &m.Revision, &m.At, &date); err != nil {
+			return nil, err
+		}
+		if m.Date, err = almanac.ParseDay(date); err != nil {
 			return nil, err
 		}
 		out[id] = m

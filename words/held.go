@@ -127,3 +127,12 @@ func (s Speaker) Replace(years, toFull int, keep, fresh float64) string {
 	return fmt.Sprintf("Over %d years this tree bears about %s; a new one in its place about %s, and its full crop in year %d.",
 		years, s.Amount(keep, "kg"), s.Amount(fresh, "kg"), toFull)
 }
+
+// MissedSlip says what is taken of a tree whose last slip's season passed without a cut in the journal.
+func MissedSlip(summer bool) string {
+	last := "summer"
+	if summer {
+		last = "winter"
+	}
+	return "No cut of the " + last + " is in the journal: the tree is taken as it grew on uncut. If it was cut, log it with its day."
+}

@@ -37,6 +37,14 @@ type Tree struct {
 	TakenByCuts   map[string]int // fruit gone with wood since the count, by limb
 }
 
+// InYear is the tree as it will bear some years on, from a map of then: what was measured and counted of this season is left out.
+func (t Tree) InYear(m *limb.Map, light limb.Light, on int) Tree {
+	t.Map, t.Light, t.SeasonInPlace = m, light, t.SeasonInPlace+on
+	t.State, t.RemovedShare, t.FrostRisk, t.Alive, t.Frosted = "", 0, 0, 1, false
+	t.SnowKgM2, t.Counts, t.Glance, t.DropToCome, t.Passes, t.TakenByCuts, t.Draw = 0, nil, "", 0, nil, nil, false
+	return t
+}
+
 // LimbFruit is a limb that was counted.
 type LimbFruit struct {
 	Limb  string

@@ -295,8 +295,8 @@ func (p *Planner) guessed(i int) bool {
 func (p *Planner) Plan() *Slip {
 	s := p.slipOf(p.upTo(p.o.share()), p.o.share())
 	if p.o.AimFirst && (p.summer() || p.o.HeightCut != InSummer) { // its own cuts do the height
-		if h, err := heightAfter(p.m, s); err == nil {
-			s.This = h
+		if after, err := afterCuts(p.m, s); err == nil {
+			s.This = after.Height()
 		}
 	}
 	p.tell(s)

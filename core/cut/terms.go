@@ -1,8 +1,6 @@
 package cut
 
 import (
-	"math"
-
 	"vertumna/core/limb"
 )
 
@@ -54,19 +52,4 @@ func DueIn(why Why, from limb.Season) limb.Season {
 		}
 	}
 	return limb.Dormant
-}
-
-// CropKG is a usual crop, thinned, of so many flower buds: no more than the trunk carries. Kilograms.
-func CropKG(m *limb.Map, buds float64) float64 {
-	g := m.Kind.Growth
-	return g.FruitKG * math.Min(0.5*buds*g.FruitPerBud, trunkFruit(m))
-}
-
-// trunkFruit is how many fruit the section of a tree's stems carries.
-func trunkFruit(m *limb.Map) float64 {
-	most := 0.0
-	for _, i := range m.Stems() {
-		most += m.Kind.Growth.FruitPerCM2 * math.Pi * m.Axes[i].D * m.Axes[i].D / 400
-	}
-	return most
 }

@@ -87,6 +87,10 @@ type YearRow struct {
 	HeightCut                 float64 // when the year's last slip was made
 	FlowerBuds                float64
 	Minutes                   float64
+	// Bears is the tree whose wood bears in the year: cut in winter, or as it stands in summer where it had no winter slip; Lit is
+	// the light of its limbs, nil: unknown.
+	Bears *limb.Map
+	Lit   limb.Light
 }
 
 // Last is the year's last slip.
@@ -109,11 +113,17 @@ const (
 // said in. Cost: two slips and a season of growth a year. Errors: those of growth.Grow.
 func Over(tree growth.Tree, y Years) ([]YearRow, growth.Tree, error) {
 	var rows []YearRow
+	next := 1 // the winter after a summer map is the next slip: what a person says now holds for it
+	if tree.Map.Season == limb.Summer {
+		next = 2
+	}
 	for n := range y.N {
 		row := YearRow{HeightBefore: tree.Map.Height()}
 		o := y.Options
 		if n > 0 {
 			o.Used, o.BigUsed, o.ZonesUsed, o.Left, o.Instead = 0, 0, [3]float64{}, nil, nil
+		}
+		if n >= next {
 			o.YearsOn, y.Reading.Options.Day = true, endOfDays
 		}
 		var err error
@@ -163,15 +173,17 @@ func (y Years) winterPart(n int) float64 {
 // year makes the slips of a tree year and grows the tree through it.
 func (y Years) year(tree growth.Tree, o Options, n int, row *YearRow) (growth.Tree, error) {
 	winter := o
-	winter.HeightFirst, winter.Part = n > 0, y.winterPart(n)
+	winter.HeightFirst, winter.Part = n > 0 && !o.AimFirst, y.winterPart(n)
 	var err error
 	if row.Dormant, err = y.slip(tree, winter); err != nil {
 		return tree, err
 	}
 	row.Account = row.Dormant.Account
-	if row.HeightWinter, err = heightAfter(tree.Map, row.Dormant); err != nil {
+	if row.Bears, err = afterCuts(tree.Map, row.Dormant); err != nil {
 		return tree, err
 	}
+	row.Lit = carriedOver(y.light(tree.Map, y.given(tree)), tree.Map, row.Bears)
+	row.HeightWinter = row.Bears.Height()
 	row.HeightCut = row.HeightWinter
 	work, last := growth.Work{Dormant: row.Dormant.Made()}, tree.Map
 	if !y.NoSummer {
@@ -203,6 +215,7 @@ func (y Years) restOfYear(tree growth.Tree, o Options, row *YearRow) (growth.Tre
 		return tree, err
 	}
 	row.AboveReach = shareAbove(tree.Map, y.Reading.Options.ReachCM)
+	row.Bears, row.Lit = tree.Map, y.light(tree.Map, y.given(tree))
 	next, err := growth.Close(tree, row.Summer.Made(), 0)
 	if err != nil {
 		return tree, err
@@ -223,7 +236,10 @@ func (y Years) inSummer(tree growth.Tree, day *limb.Map, light limb.Light, o Opt
 		return err
 	}
 	row.Account, row.HeightDay = row.Summer.Account, day.Height()
-	row.HeightCut, err = heightAfter(day, row.Summer)
+	cut, err := afterCuts(day, row.Summer)
+	if err == nil {
+		row.HeightCut = cut.Height()
+	}
 	return err
 }
 
@@ -243,18 +259,32 @@ func (y Years) given(tree growth.Tree) limb.Light {
 	return out
 }
 
-// heightAfter is how high a tree stands when its slip is made, cm.
-func heightAfter(m *limb.Map, s *Slip) (float64, error) {
+// afterCuts is a tree when its slip is made.
+func afterCuts(m *limb.Map, s *Slip) (*limb.Map, error) {
 	cutter := m.Cutter()
 	for k := range s.Cuts {
 		if cutter.Map().Index(s.Cuts[k].Limb) < 0 {
 			continue
 		}
 		if err := cutter.Cut(s.Cuts[k].CutAt); err != nil {
-			return 0, err
+			return nil, err
 		}
 	}
-	return cutter.Map().Height(), nil
+	return cutter.Map(), nil
+}
+
+// carriedOver is the light of a tree's limbs as they stand on a later map of it; nil where it is unknown.
+func carriedOver(l limb.Light, from, to *limb.Map) limb.Light {
+	if l == nil {
+		return nil
+	}
+	out := make(limb.Light, to.Len())
+	for i := range to.Axes {
+		if k := from.Index(to.Axes[i].ID); k >= 0 {
+			out[i] = l[k]
+		}
+	}
+	return out
 }
 
 // light is what was given, else what the yard gives.

@@ -2768,6 +2768,8 @@ export interface components {
             look_first: components["schemas"]["CarriedBody"][];
             /** Format: double */
             minutes: number;
+            /** @description what was not cut when it could be, and what is taken from that */
+            missed?: string;
             /** @description the first day of its window; absent where no place is set up */
             opens?: string;
             /** @description a forecast: of another season than the map's; nothing can be decided or logged */
@@ -3323,7 +3325,7 @@ export interface components {
             aim: string;
             aim_says: string;
             bars: components["schemas"]["Bar"][];
-            /** @description vigour class in force */
+            /** @description vigour class as it was said; empty: not known */
             class: string;
             class_guessed: boolean;
             code: string;

@@ -37,7 +37,11 @@ type standing struct {
 
 // stand gathers what a tree's bench is made from on a day; NoDay is today.
 func (s *server) stand(ctx context.Context, slug, treeID string, day almanac.Day) (*standing, error) {
-	c, err := s.Store.Contents(ctx, slug)
+	o, err := s.Store.Orchard(ctx, slug)
+	if err != nil {
+		return nil, err
+	}
+	c, err := s.planner.read(ctx, o)
 	if err != nil {
 		return nil, err
 	}
@@ -67,7 +71,7 @@ func standOn(c *store.Contents, treeID string, day almanac.Day) (*standing, erro
 func (b *standing) orchard() error {
 	c := b.contents
 	wet := false
-	var fingertip, ceiling float64
+	y := &year.Yard{RowDistanceM: c.Orchard.Plot.RowDistance}
 	if c.Orchard.Site == nil {
 		for i := range c.Trees {
 			t, err := c.Trees[i].Core()
@@ -77,15 +81,14 @@ func (b *standing) orchard() error {
 			b.yard = append(b.yard, t)
 		}
 		if len(c.People) > 0 {
-			fingertip, ceiling = c.People[0].FingertipCM, c.People[0].CeilingCM
+			y.FingertipCM, y.CeilingCM = c.People[0].FingertipCM, c.People[0].CeilingCM
 		}
 	} else {
-		y, err := c.Yard(b.day)
-		if err != nil {
+		var err error
+		if y, err = c.Yard(b.day); err != nil {
 			return err
 		}
 		b.yard, b.south, wet = y.Trees, c.Orchard.Site.South(), y.Place.Climate.WetWinter()
-		fingertip, ceiling = y.FingertipCM, y.CeilingCM
 	}
 	for i := range b.yard {
 		if b.yard[i].ID == b.tree.ID {
@@ -98,7 +101,7 @@ func (b *standing) orchard() error {
 		return err
 	}
 	b.speaker.Straight = b.school.Is("slope", "straight")
-	b.options = c.FindOptions(&b.core, b.school, fingertip, ceiling)
+	b.options = store.FindOptions(&b.core, b.school, y.ReachM(&b.core, b.school))
 	b.options.Without = []find.Code{"overloaded", "thin_for_load"} // what limbs carry is told by the load of the fruit, once
 	if b.core.Aim == year.Build {
 		yes := true

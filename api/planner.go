@@ -173,6 +173,9 @@ func (p *planner) read(ctx context.Context, o *store.Orchard) (*store.Contents, 
 	if err != nil {
 		return nil, err
 	}
+	if err := p.giveCaps(ctx, c); err != nil {
+		return nil, err
+	}
 	p.mu.Lock()
 	p.contents[o.Slug] = c
 	p.mu.Unlock()

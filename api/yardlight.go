@@ -8,6 +8,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"vertumna/core/almanac"
 	"vertumna/core/light"
 	"vertumna/core/limb"
 	"vertumna/core/training"
@@ -133,15 +134,45 @@ func (s *server) yardLight(ctx context.Context, p *Planned) (*YardLightBody, err
 
 // yardStanding is what light meets in the yard on the day shown, one tree left out.
 func (s *server) yardStanding(ctx context.Context, p *Planned, without string) (*store.YardLight, error) {
-	day := p.Shown.Shown
-	maps, trees := map[string]*limb.Map{}, make([]year.Tree, 0, len(p.Yard.Trees))
-	for i := range p.Yard.Trees {
-		t := p.Yard.Trees[i]
+	return s.planner.standing(ctx, p.Contents, p.Yard, p.Shown.Shown, without)
+}
+
+// giveCaps works out how high trees may stand for their neighbours' light, where a school holds one by it. Cost: the caps of the
+// yard, once while nothing of the orchard changes.
+func (p *planner) giveCaps(ctx context.Context, c *store.Contents) error {
+	if c.Orchard.Site == nil {
+		return nil
+	}
+	yard, err := c.Yard(p.today())
+	if err != nil || !yard.HeldByLight() {
+		return err
+	}
+	y, err := p.standing(ctx, c, yard, p.today(), "")
+	if err != nil {
+		return err
+	}
+	c.LightCapsM = map[string]float64{}
+	for o, limit := range y.Shader.Shade(yard.Place.Site.Lat, light.Coarse).Caps(y.Heights, light.KeepLight) {
+		if o < len(y.Trees) && limit.Binds >= 0 {
+			c.LightCapsM[y.Trees[o].ID] = math.Max(leastHeldM, math.Round(limit.CM)/100)
+		}
+	}
+	return nil
+}
+
+// leastHeldM: no neighbour asks a tree to be lower than this (our estimate).
+const leastHeldM = 1.2
+
+// standing is what light meets in a yard on a day, one tree left out.
+func (p *planner) standing(ctx context.Context, c *store.Contents, y *year.Yard, day almanac.Day, without string) (*store.YardLight, error) {
+	maps, trees := map[string]*limb.Map{}, make([]year.Tree, 0, len(y.Trees))
+	for i := range y.Trees {
+		t := y.Trees[i]
 		if t.ID == without {
 			continue
 		}
 		trees = append(trees, t)
-		kept, err := s.Store.MapAsOf(ctx, t.ID, day)
+		kept, err := p.store.MapAsOf(ctx, t.ID, day)
 		if errors.Is(err, store.ErrNotFound) {
 			continue
 		}
@@ -152,7 +183,7 @@ func (s *server) yardStanding(ctx context.Context, p *Planned, without string) (
 			maps[t.ID] = m
 		}
 	}
-	return p.Contents.YardLight(trees, maps, day), nil
+	return c.YardLight(trees, maps, day), nil
 }
 
 // SpotLightBody is the sun on a spot of the plot, before anything is planted there.

@@ -117,10 +117,9 @@ func (c *Contents) LightAround(t *year.Tree, trees []year.Tree, day almanac.Day)
 	return g
 }
 
-// FindOptions are the thresholds for a tree: the school's and the person's.
-func (c *Contents) FindOptions(t *year.Tree, school pomology.Resolved, fingertipCM, ceilingCM float64) find.Options {
-	reach, _ := school.ReachM(fingertipCM, ceilingCM)
-	o := find.ForSchool(school, t.Kind, 100*reach)
+// FindOptions are the thresholds for a tree: the school's, with the height in metres it is held to.
+func FindOptions(t *year.Tree, school pomology.Resolved, reachM float64) find.Options {
+	o := find.ForSchool(school, t.Kind, 100*reachM)
 	o.Vigour = t.Class
 	return o
 }

@@ -14,6 +14,8 @@ type Contents struct {
 	Trees   []Tree
 	Entries []Entry
 	Own     []OwnTask
+	// LightCapsM are how high trees may stand for their neighbours' light, by tree; worked out where a school asks for them.
+	LightCapsM map[string]float64
 }
 
 // Yard turns an orchard into what the core plans from, as it stood on the day shown: measured sizes up to that day count.
@@ -41,6 +43,7 @@ func (c *Contents) Yard(shown almanac.Day) (*year.Yard, error) {
 		if err != nil {
 			return nil, err
 		}
+		t.LightCapM = c.LightCapsM[t.ID]
 		index[t.ID] = len(y.Trees)
 		y.Trees = append(y.Trees, t)
 	}

@@ -2,6 +2,7 @@ package pomology
 
 import (
 	"fmt"
+	"slices"
 	"sort"
 )
 
@@ -112,7 +113,11 @@ type Advice struct {
 // then stands first, with the reason.
 func Advise(in AdviserInput) []Advice {
 	var out []Advice
-	for rank, slug := range in.Kind.Forms {
+	forms := in.Kind.Forms
+	if in.School == string(LateLeader) && slices.Contains(forms, OpenVase) && !slices.Contains(forms, LateLeader) {
+		forms = append(slices.Clone(forms), LateLeader) // what takes a vase takes one with a leader kept in it
+	}
+	for rank, slug := range forms {
 		if slug == CentralLeader && in.Class != Dwarfing && in.Class != SemiDwarfing && in.Class != VeryDwarfing {
 			continue
 		}

@@ -29,7 +29,7 @@ func compareSchools(y *Yard, c *context, tasks []Task) {
 		}
 		other := *c
 		other.school, other.aim = school, AimOf(c.tree, c.season, c.south, school)
-		other.reachM, _ = school.ReachM(y.FingertipCM, y.CeilingCM)
+		other.reachM = y.ReachM(c.tree, school)
 		var drafts []draft
 		for _, r := range familyRules {
 			drafts = append(drafts, r(&other)...)

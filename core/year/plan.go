@@ -134,16 +134,11 @@ func newContext(y *Yard, e *almanac.Ensemble, t *Tree, entries []Entry) (*contex
 	c := &context{yard: y, tree: t, a: a, school: school, season: e.Season, south: south, entries: entries}
 	c.age = t.AgeIn(e.Season, south)
 	c.aim = AimOf(t, e.Season, south, school)
-	c.reachM, _ = school.ReachM(y.FingertipCM, y.CeilingCM)
-	if school.Is("reach", "ladder") && school.Is("row_height", "0.9") && y.RowDistanceM > 0 {
-		c.reachM = min(c.reachM, rowHeightShare*y.RowDistanceM)
-	}
+	c.reachM = y.ReachM(t, school)
 	c.account = accountFor(t, a, entries, school, c.age, e.Season)
 	c.account.Carried = c.carried()
 	return c, nil
 }
-
-const rowHeightShare = 0.9 // row trees no taller than this share of the row distance (work page)
 
 // task turns a draft into a task with its state and group on the day shown.
 func (c *context) task(d draft, shown almanac.Day, pace float64) Task {

@@ -316,3 +316,13 @@ func TestACrownIsMeasuredOrEstimatedAndNoWiderThanItsTubFeeds(t *testing.T) {
 	tub, _ := tr.Crown()
 	require.InDelta(t, pomology.TubCap(40), tub, 1e-9)
 }
+
+func TestWhereWintersAreDryStoneWaitsForDrySummerOnlyByChoice(t *testing.T) {
+	low := func() year.Tree { return tree(t, "peach", func(tr *year.Tree) { tr.Chill = "low" }) }
+	usual := at(t, "subtropical-30n", low()).on("2027-02-20")
+	require.NotZero(t, one(t, usual, year.DormantCut).Share, "a dry winter lets stone fruit be cut")
+	require.Empty(t, find(usual, year.SummerCut))
+	waits := at(t, "subtropical-30n", low()).school("steady", "stone_cut", "dry-summer").on("2027-02-20")
+	require.NotEmpty(t, find(waits, year.SummerCut))
+	require.Empty(t, find(waits, year.DormantCut))
+}

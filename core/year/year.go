@@ -40,6 +40,7 @@ type Tree struct {
 	Guess                     pomology.ClassGuess // what an unknown class was guessed to be; no rule where it was said
 	Aim                       Aim                 // empty: decided from age and school
 	HeightM, SpreadM, TrunkMM float64
+	LightCapM                 float64 // how high it may stand for its neighbours' light; 0: nobody is in its shade, or it was not asked
 	ScaffoldsMM               []float64
 	ShootCM                   float64 // last measured shoot length
 	TubLitres                 float64
@@ -108,6 +109,35 @@ func (t *Tree) Crown() (spreadM float64, estimated bool) {
 }
 
 const leastWidthShare = 0.4 // of the kind's spread, where the form is unknown; ours
+
+const rowHeightShare = 0.9 // row trees no taller than this share of the row distance (work page)
+
+// ReachM is the height a tree is held to, metres: as far as its person picks by the school, and where that is from a ladder no higher
+// than the row rule allows, or than the light of its neighbours does.
+func (y *Yard) ReachM(t *Tree, school pomology.Resolved) float64 {
+	reach, _ := school.ReachM(y.FingertipCM, y.CeilingCM)
+	if !school.Is("reach", "ladder") {
+		return reach
+	}
+	switch {
+	case school.Is("row_height", "0.9") && y.RowDistanceM > 0:
+		return min(reach, rowHeightShare*y.RowDistanceM)
+	case school.Is("row_height", "computed") && t.LightCapM > 0:
+		return min(reach, t.LightCapM)
+	}
+	return reach
+}
+
+// HeldByLight: some tree is held to a height worked out from light.
+func (y *Yard) HeldByLight() bool {
+	for i := range y.Trees {
+		school, err := y.School.Resolve(y.Place.Climate.WetWinter(), y.Trees[i].Own)
+		if err == nil && school.Is("reach", "ladder") && school.Is("row_height", "computed") {
+			return true
+		}
+	}
+	return false
+}
 
 // withGuess is the tree with an unknown vigour class guessed from its trunk for its age and its shoots. The guess is told; no
 // stake, size or window hangs on it.

@@ -91,7 +91,9 @@ export function SlipPanel(p: Props) {
       </div>
       {slip.predicted && (
         <p className="sm" role="status">
-          A forecast: the map is of another season. It is decided and logged when its season comes.
+          {slip.missed
+            ? `A forecast: the map is of the last season. ${slip.missed}`
+            : 'A forecast: the map is of another season. It is decided and logged when its season comes.'}
         </p>
       )}
       <Trouble error={decide.error} holds={decide.error ? 'The slip is as it was.' : ''} />

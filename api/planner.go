@@ -35,7 +35,7 @@ type planner struct {
 	fruits     map[fruitKey]*fruitMade
 	lights     facts[limb.Light]
 	sections   facts[float64]
-	seasons    facts[limb.Season]
+	halves     facts[half]
 	forecasts  facts[cut.Forecast]
 	decided    facts[[]year.LimbDate]
 }
@@ -423,13 +423,13 @@ func lastDue(decided []year.LimbDate, day almanac.Day) string {
 	return last.String()
 }
 
-// seasonOf is the season of a tree's map, read off it once.
-func (p *planner) seasonOf(ctx context.Context, treeID string, mark store.MapMark) (limb.Season, error) {
-	return p.seasons.of(mapKey{treeID, mark, ""}, func() (limb.Season, error) {
+// halfOf is the half of the tree year that a tree's map shows, read off it once.
+func (p *planner) halfOf(ctx context.Context, treeID string, mark store.MapMark, south bool) (half, error) {
+	return p.halves.of(mapKey{treeID, mark, ""}, func() (half, error) {
 		m, err := p.checked(ctx, treeID, mark)
 		if err != nil {
-			return "", err
+			return half{}, err
 		}
-		return m.Season, nil
+		return halfOf(m, mark.Date, south), nil
 	})
 }

@@ -69,15 +69,11 @@ func (p *planner) giveSlips(ctx context.Context, planned *Planned, day almanac.D
 		made := slipFor(b, plan, "")
 		made.forecasts, made.today = &p.forecasts, p.today()
 		b.options.Day = lastDue(t.Decided, day)
-		season, err := p.seasonOf(ctx, t.ID, mark)
+		drawn, err := p.halfOf(ctx, t.ID, mark, made.south)
 		if err != nil {
 			return false, err
 		}
-		if season != made.season { // a forecast: of the tree as its earlier slip leaves it, or as it grew on uncut
-			if made.missed = made.wasMissed(mark.Date); !made.missed {
-				continue
-			}
-		}
+		made.legs(drawn, mark.Date)
 		if made.choose(); t.Amount != nil && t.Amount.From == made.madeFrom(mark) {
 			continue
 		}

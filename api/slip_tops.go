@@ -78,9 +78,9 @@ func (p *slipMade) aimed() aimed {
 	if p.season == limb.Summer {
 		return out
 	}
-	on := 0 // a winter slip foreseen in summer is of the plan's second year
-	if p.now != nil {
-		on = 1
+	on := 0
+	if p.now != nil && p.m.Year > 0 { // foreseen: of a later year of the plan
+		on = p.m.Year - p.firstYear()
 	}
 	made, err := p.plannedYears(on + 1)
 	if err != nil || len(made.Rows) <= on || made.Rows[on].Summer == nil {

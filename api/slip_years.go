@@ -223,10 +223,7 @@ func (p *slipMade) outcome(c course) (OutcomeBody, error) {
 
 // plannedYears are the years of a tree's plan, the first of them the slip of the day.
 func (p *slipMade) plannedYears(n int) (cut.Forecast, error) {
-	now := p
-	if p.now != nil {
-		now = p.now
-	}
+	now := p.root()
 	reading, harvested := now.reading(), p.season == limb.Summer && p.harvestOver()
 	reading.Options.Harvested = false // but for this year's summer slip
 	return now.forecasts.of(now.forecastKey(n, harvested), func() (cut.Forecast, error) {
@@ -347,11 +344,7 @@ func (p *slipMade) pastYears() []PastYearBody {
 
 // firstYear is the tree year that the plan begins with: that of the map it starts from.
 func (p *slipMade) firstYear() int {
-	m := p.m
-	if p.now != nil {
-		m = p.now.m
-	}
-	if m.Year > 0 {
+	if m := p.root().m; m.Year > 0 {
 		return m.Year
 	}
 	return p.day.Year()

@@ -141,6 +141,9 @@ func (s *server) bench(ctx context.Context, b *standing) (*BenchBody, error) {
 	if out.CanUndo, err = s.Store.CanUndoMap(ctx, b.tree.ID, kept); err != nil {
 		return nil, err
 	}
+	if at, now := halfOf(m, kept.Date, b.south), halfOn(s.Today(), b.south); b.day == s.Today() && at.before(now) {
+		out.Carry = words.CarryOn(at.season, at.year)
+	}
 	shown := m
 	switch {
 	case b.after != nil:
@@ -256,7 +259,7 @@ func (s *server) past(ctx context.Context, treeID string, history []store.Revisi
 
 // came sets the forecast from the winter before beside the map shown, where both were mapped in winter.
 func (s *server) came(ctx context.Context, b *standing, out *BenchBody, now *limb.Map) error {
-	if now.Year == 0 || now.Season != limb.Dormant {
+	if now.Year == 0 || now.Season != limb.Dormant || out.Revision.Cause == store.CauseGrown { // what the model grew says nothing of it
 		return nil
 	}
 	kept, err := s.mapOfYear(ctx, b.tree.ID, out.History, now.Year-1)

@@ -15,6 +15,7 @@ type BenchBody struct {
 	Mapped   bool               `json:"mapped"`
 	Revision *store.Revision    `json:"revision,omitempty" doc:"of the map shown; absent when there is none"`
 	CanUndo  bool               `json:"can_undo"`
+	Carry    string             `json:"carry,omitempty" doc:"of a map of an earlier season than today's: that it can be carried on"`
 	Ahead    int                `json:"ahead" doc:"winters on: limbs, findings and facts are predicted; the map is as it stands"`
 	Cut      bool               `json:"cut" doc:"limbs, findings and facts are those with the slip made"`
 	Suggest  growth.SketchInput `json:"suggest" doc:"what is known or usual, to start a sketch from"`

@@ -16,6 +16,7 @@ import (
 	"vertumna/core/year"
 	"vertumna/exchange"
 	"vertumna/store"
+	"vertumna/words"
 )
 
 // BenchInput names a tree and the day shown.
@@ -73,6 +74,14 @@ type EditsRequest struct {
 		BasedOn int         `json:"based_on" doc:"the revision the edits were made on"`
 		Edits   []limb.Edit `json:"edits" nullable:"false" minItems:"1" maxItems:"200"`
 		Note    string      `json:"note,omitempty" maxLength:"2000"`
+	}
+}
+
+// CarryRequest carries a map on to today.
+type CarryRequest struct {
+	BenchInput
+	Body struct {
+		BasedOn int `json:"based_on" doc:"the revision in sight"`
 	}
 }
 
@@ -154,6 +163,9 @@ func (s *server) registerLimbs(api huma.API) {
 		out, err := s.bench(ctx, b)
 		return &BenchOutput{out}, err
 	})
+	op(api, http.MethodPost, base+"/carry", "carry-limbs", "Carry the limb map on to today's season, as the model grows it uncut", func(ctx context.Context, in *CarryRequest) (*BenchOutput, error) {
+		return s.onBench(ctx, &in.BenchInput, func(b *standing) (*store.LimbMap, error) { return s.carriedOn(ctx, b, in) })
+	})
 	op(api, http.MethodPost, base+"/import", "import-limbs", "A limb map from a file", func(ctx context.Context, in *ImportRequest) (*BenchOutput, error) {
 		return s.onBench(ctx, &in.BenchInput, func(b *standing) (*store.LimbMap, error) {
 			doc, err := s.imported(b, in.Body.Format, in.Body.Text)
@@ -186,6 +198,29 @@ func (s *server) onBench(ctx context.Context, in *BenchInput, write func(*standi
 	}
 	out, err := s.bench(ctx, b)
 	return &BenchOutput{out}, err
+}
+
+// carriedOn is a tree's map grown on to today: what it was cut is in it already, for every logged slip writes the map anew.
+func (s *server) carriedOn(ctx context.Context, b *standing, in *CarryRequest) (*store.LimbMap, error) {
+	kept, err := s.Store.MapAsOf(ctx, in.ID, b.day)
+	if err != nil {
+		return nil, err
+	}
+	m, err := limb.Check(kept.Doc)
+	if err != nil {
+		return nil, err
+	}
+	at, now := halfOf(m, kept.Date, b.south), halfOn(b.day, b.south)
+	if !at.before(now) {
+		return nil, year.Problem{Code: "same_season", Field: "map", Given: words.HalfName(at.season, at.year), Expected: "a map of a season before today's"}
+	}
+	from := *m
+	from.Year = at.year
+	tree, err := growth.CarryTo(b.grower(&from), now.season, now.year)
+	if err != nil {
+		return nil, err
+	}
+	return &store.LimbMap{Revision: store.Revision{BasedOn: in.Body.BasedOn, Cause: store.CauseGrown}, Doc: tree.Map.Doc()}, nil
 }
 
 func (s *server) edited(ctx context.Context, b *standing, in *EditsRequest) (*store.LimbMap, error) {

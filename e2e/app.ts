@@ -8,7 +8,7 @@ import { join } from 'node:path';
 const binary = join(import.meta.dirname, '..', 'bin', 'vertumna');
 
 /** Starts the program over a database of its own and gives its address. */
-async function start(args: string[]): Promise<{ url: string; stop: () => void }> {
+export async function start(args: string[]): Promise<{ url: string; stop: () => void }> {
   const child = spawn(binary, [...args, '--listen', '127.0.0.1:0', '--quiet'], {
     stdio: ['ignore', 'pipe', 'inherit'],
   });

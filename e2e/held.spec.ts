@@ -1,5 +1,6 @@
+import { join } from 'node:path';
 import type { Page } from '@playwright/test';
-import { expect, laptopOnly, open, test } from './app';
+import { expect, laptopOnly, open, start, test } from './app';
 
 const slip = (page: Page) => page.getByRole('region', { name: 'Slip', exact: true });
 const heads = (page: Page) => slip(page).locator('.stephead');
@@ -94,4 +95,55 @@ test('a slip is logged, and the plan of the years after it stays what it was: do
   expect(after.map(([y]) => y)).toEqual(before.map(([y]) => y));
   for (const [k, [, cm]] of after.entries()) expect(Math.abs(cm - (before[k]?.[1] ?? 0))).toBeLessThan(0.3); // the map as cut is grown anew
   for (const [, cm] of after.slice(3)) expect(cm).toBeLessThan(2.33);
+});
+
+/** What the bench says of a tree now. */
+const heightOf = (page: Page, code: string) =>
+  page.evaluate(async (code) => {
+    const got = (await (await fetch(`/api/orchards/lower-terrace/trees/lower-terrace-${code}/map`)).json()) as {
+      facts: { height_cm: number };
+      tree: { reach_cm: number };
+    };
+    return { height: got.facts.height_cm, reach: got.tree.reach_cm };
+  }, code);
+
+test('four years of slips, each logged in its season on a map carried on, bring a tree to reach and hold it', async ({
+  page,
+  folder,
+}, info) => {
+  laptopOnly(info, 'logging is the same on the phone, where another test logs');
+  test.setTimeout(240_000);
+  const db = join(folder, 'years.db');
+  const code = 'D1';
+  const summers: number[] = [];
+  let reach = 0;
+  for (const year of [2027, 2028, 2029, 2030])
+    for (const day of [`${String(year)}-02-20`, `${String(year)}-07-05`]) {
+      const app = await start(['demo', '--db', db, '--today', day]);
+      await open(page, app.url + bench(code));
+      const carry = page.getByRole('button', { name: 'Carry it on to today' });
+      await expect(slip(page).getByRole('figure', { name: 'Stop line' })).toBeVisible();
+      if (day !== '2027-02-20') {
+        await carry.click();
+        await expect(carry).toHaveCount(0);
+        await expect(slip(page).getByText('A forecast')).toHaveCount(0);
+      }
+      const log = slip(page).getByRole('button', { name: 'Log what was cut' });
+      await expect(log.or(slip(page).getByText(/^Nothing to cut/).first())).toBeVisible();
+      if (await log.isVisible()) {
+        await log.click();
+        const form = page.getByRole('form', { name: 'Log what was cut' });
+        await expect(form.getByRole('button', { name: /^Log/ })).toBeVisible();
+        const why = form.getByLabel('If outside its window: why');
+        if (await why.isVisible()) await why.fill('the only free Saturday');
+        await form.getByRole('button', { name: /^Log/ }).click();
+        await expect(page.getByRole('status').filter({ hasText: /logged/ })).toBeVisible();
+      }
+      const now = await heightOf(page, code);
+      reach = now.reach;
+      if (day.endsWith('07-05')) summers.push(now.height);
+      app.stop();
+    }
+  expect(summers).toHaveLength(4);
+  for (const cm of summers.slice(2)) expect(cm).toBeLessThan(reach + 21); // down in two years, then held
 });

@@ -19,6 +19,7 @@ const (
 	CauseCut     = "cut"
 	CauseImport  = "import"
 	CauseUndo    = "undo"
+	CauseGrown   = "grown" // carried on by the model to a later season
 )
 
 // Revision says when and why a limb map was written.
@@ -27,7 +28,7 @@ type Revision struct {
 	BasedOn  int         `json:"based_on" doc:"the revision it was made from; 0: none"`
 	Date     almanac.Day `json:"date" doc:"the day it shows the tree on"`
 	At       string      `json:"at"`
-	Cause    string      `json:"cause" enum:"sketch,corrected,marked,cut,import,undo"`
+	Cause    string      `json:"cause" enum:"sketch,corrected,marked,cut,import,undo,grown"`
 	Note     string      `json:"note,omitempty"`
 }
 
@@ -169,7 +170,7 @@ func (e *NothingToUndo) Error() string {
 	return fmt.Sprintf("revision: %d given, one made from another expected", e.Revision)
 }
 
-// CanUndoMap says whether a map has one before it of the same growth year.
+// CanUndoMap says whether a map has one before it of the same growth year, or that it was carried on from.
 func (s *Store) CanUndoMap(ctx context.Context, treeID string, m *LimbMap) (bool, error) {
 	if m.BasedOn == 0 {
 		return false, nil
@@ -178,7 +179,12 @@ func (s *Store) CanUndoMap(ctx context.Context, treeID string, m *LimbMap) (bool
 	if errors.Is(err, ErrNotFound) {
 		return false, nil
 	}
-	return err == nil && before.Doc.Year == m.Doc.Year, err
+	return err == nil && m.stepFrom(before), err
+}
+
+// stepFrom: the map before this one is a step back. That of another year is none, but for one that was carried on by mistake.
+func (m *LimbMap) stepFrom(before *LimbMap) bool {
+	return before.Doc.Year == m.Doc.Year || m.Cause == CauseGrown
 }
 
 // UndoMap takes back the last change of a tree's limb map: it writes the map before it as a new revision. Undoing again
@@ -198,7 +204,7 @@ func (s *Store) UndoMap(ctx context.Context, orchardID, treeID string, revision 
 	if err != nil {
 		return nil, err
 	}
-	if before.Doc.Year != m.Doc.Year { // the map of another year is no step back
+	if !m.stepFrom(before) {
 		return nil, &NothingToUndo{revision}
 	}
 	out := &LimbMap{Revision{BasedOn: before.BasedOn, Date: m.Date, Cause: CauseUndo}, before.Doc}

@@ -6,6 +6,7 @@ import (
 	"strings"
 
 	"vertumna/core/cut"
+	"vertumna/core/limb"
 )
 
 // TakesOver says who takes over where a main limb comes down.
@@ -135,4 +136,17 @@ func MissedSlip(summer bool) string {
 		last = "winter"
 	}
 	return "No cut of the " + last + " is in the journal: the tree is taken as it grew on uncut. If it was cut, log it with its day."
+}
+
+// HalfName names a half of a growth year.
+func HalfName(season limb.Season, year int) string {
+	if season == limb.Summer {
+		return fmt.Sprintf("the summer of %d", year)
+	}
+	return fmt.Sprintf("the winter before %d", year)
+}
+
+// CarryOn says that a map of an earlier season can be carried on to today.
+func CarryOn(season limb.Season, year int) string {
+	return "This map is of " + HalfName(season, year) + "; the tree has grown since. Carried on, it stands as the model grows it, to be corrected where it differs: then slips of today can be decided and logged."
 }

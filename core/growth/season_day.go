@@ -45,6 +45,26 @@ func Day(t Tree, dormant []Cut, at float64) (*limb.Map, limb.Light, error) {
 	return m, l, err
 }
 
+// CarryTo grows a tree uncut to a half of a growth year: its winter, or midsummer. A tree that stands there already, or later, is as it
+// was. Errors: those of Next and Close.
+func CarryTo(t Tree, season limb.Season, year int) (Tree, error) {
+	for t.Map.Year < year || t.Map.Year == year && t.Map.Season == limb.Dormant && season == limb.Summer {
+		var err error
+		switch {
+		case t.Map.Season == limb.Summer:
+			t, err = Close(t, nil, 0)
+		case t.Map.Year < year:
+			t, err = Next(t, Work{})
+		default:
+			t.Map, _, err = Day(t, nil, 0)
+		}
+		if err != nil {
+			return t, err
+		}
+	}
+	return t, nil
+}
+
 // Close makes the cuts of a summer map and brings it to leaf fall: what they wake waits for spring. At 0: midsummer.
 // Errors: those of limb.Map.Cut.
 func Close(t Tree, cuts []Cut, at float64) (Tree, error) {

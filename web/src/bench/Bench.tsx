@@ -28,7 +28,7 @@ import { useAfter, useDecide, useSlip, type Asking, type Season, type Step } fro
 import { Compare } from './slip/Compare';
 import { Held } from './slip/Held';
 import { SlipPanel, type Look } from './slip/SlipPanel';
-import { useBench, useEdits, useSketch, useUndoMap, type Bench as BenchData, type Edit } from './queries';
+import { useBench, useCarry, useEdits, useSketch, useUndoMap, type Bench as BenchData, type Edit } from './queries';
 
 /** What stands beside the tree. */
 type Side = 'slip' | 'map' | 'load';
@@ -119,8 +119,9 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
   const sketch = useSketch(which);
   const edits = useEdits(which);
   const undo = useUndoMap(which);
+  const carry = useCarry(which);
   const revision = bench.revision?.revision ?? 0;
-  const busy = sketch.isPending || edits.isPending || undo.isPending;
+  const busy = sketch.isPending || edits.isPending || undo.isPending || carry.isPending;
   const limb = bench.limbs.find((l) => l.id === chosen);
   const predicted = bench.ahead > 0 || bench.cut;
   const slipShown = tab === 'slip' && bench.mapped && !predicted ? slip.data : undefined;
@@ -216,7 +217,7 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
   const metric = units === 'metric';
   const reachSays = `Reach line ${say(bench.tree.reach_cm / 100, 'm', units)}`;
   const asking = predicted ? undefined : { ...which, revision };
-  const trouble = edits.error ?? undo.error ?? sketch.error;
+  const trouble = edits.error ?? undo.error ?? carry.error ?? sketch.error;
 
   return (
     <div className={tab === 'slip' ? 'bench slipping' : 'bench'}>
@@ -255,6 +256,14 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
                 </button>
               ))}
             </div>
+          )}
+          {bench.carry && !predicted && (
+            <p className="carryon sm" role="status">
+              {bench.carry}{' '}
+              <button type="button" className="plain" disabled={busy} onClick={() => carry.mutate(revision)}>
+                Carry it on to today
+              </button>
+            </p>
           )}
           {bench.mapped && view.ahead > 0 && (
             <div className="segments" role="group" aria-label="Cut or not">

@@ -9,6 +9,7 @@ const causes: Record<string, string> = {
   cut: 'cut',
   import: 'from a file',
   undo: 'undone',
+  grown: 'carried on',
 };
 
 interface Props {

@@ -61,6 +61,14 @@ export function useEdits(w: Which) {
   );
 }
 
+export function useCarry(w: Which) {
+  return useMapWrite(w, (revision: number) =>
+    need(
+      api.POST('/api/orchards/{slug}/trees/{id}/map/carry', { params: params(w), body: { based_on: revision } }),
+    ),
+  );
+}
+
 export function useUndoMap(w: Which) {
   return useMapWrite(w, (revision: number) =>
     need(api.POST('/api/orchards/{slug}/trees/{id}/map/undo', { params: params(w), body: { revision } })),

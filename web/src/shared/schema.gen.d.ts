@@ -474,6 +474,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orchards/{slug}/trees/{id}/map/carry": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Carry the limb map on to today's season, as the model grows it uncut */
+        post: operations["carry-limbs"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/orchards/{slug}/trees/{id}/map/compare": {
         parameters: {
             query?: never;
@@ -892,6 +909,8 @@ export interface components {
             /** @description the forecast made from the map of the winter before, beside what came */
             came?: components["schemas"]["CameBody"];
             can_undo: boolean;
+            /** @description of a map of an earlier season than today's: that it can be carried on */
+            carry?: string;
             /** @description limbs, findings and facts are those with the slip made */
             cut: boolean;
             day: string;
@@ -1013,6 +1032,13 @@ export interface components {
             share?: number;
             why: string;
             why_says: string;
+        };
+        CarryRequestBody: {
+            /**
+             * Format: int64
+             * @description the revision in sight
+             */
+            based_on: number;
         };
         ChangeBody: {
             after: string;
@@ -1993,7 +2019,7 @@ export interface components {
              */
             based_on: number;
             /** @enum {string} */
-            cause: "sketch" | "corrected" | "marked" | "cut" | "import" | "undo";
+            cause: "sketch" | "corrected" | "marked" | "cut" | "import" | "undo" | "grown";
             /** @description the day it shows the tree on */
             date: string;
             map: components["schemas"]["Doc"];
@@ -2582,7 +2608,7 @@ export interface components {
              */
             based_on: number;
             /** @enum {string} */
-            cause: "sketch" | "corrected" | "marked" | "cut" | "import" | "undo";
+            cause: "sketch" | "corrected" | "marked" | "cut" | "import" | "undo" | "grown";
             /** @description the day it shows the tree on */
             date: string;
             note?: string;
@@ -4797,6 +4823,45 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchBody"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "carry-limbs": {
+        parameters: {
+            query?: {
+                /** @description the day shown; absent: today */
+                day?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CarryRequestBody"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {

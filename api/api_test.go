@@ -104,6 +104,7 @@ func (a *app) send(method, path string, body any) (int, object) {
 	defer func() { _ = res.Body.Close() }()
 	text, err := io.ReadAll(res.Body)
 	require.NoError(a.t, err)
+	require.NotContains(a.t, string(text), almanac.NoDay.String(), "%s %s tells a day that is none", method, path)
 	var out object
 	if len(text) > 0 && text[0] == '{' {
 		require.NoError(a.t, json.Unmarshal(text, &out))

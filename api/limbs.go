@@ -220,7 +220,7 @@ func (s *server) carriedOn(ctx context.Context, b *standing, in *CarryRequest) (
 	if err != nil {
 		return nil, err
 	}
-	return &store.LimbMap{Revision: store.Revision{BasedOn: in.Body.BasedOn, Cause: store.CauseGrown}, Doc: tree.Map.Doc()}, nil
+	return &store.LimbMap{Revision: store.Revision{BasedOn: in.Body.BasedOn, Cause: store.CauseGrown}, Doc: tree.Map.GrownFrom(m)}, nil
 }
 
 func (s *server) edited(ctx context.Context, b *standing, in *EditsRequest) (*store.LimbMap, error) {

@@ -29,8 +29,8 @@ type SlipBody struct {
 	Groups     []GroupBody   `json:"groups" nullable:"false" doc:"the steps as a person works through them: one cut, or thin wood of one place and reason"`
 	Tops       []TopBody     `json:"tops" nullable:"false" doc:"main limbs above reach: where each ends this year and when all is done"`
 	Height     HeightBody    `json:"height"`
-	Opens      almanac.Day   `json:"opens,omitempty" doc:"the first day of its window; absent where no place is set up"`
-	Closes     almanac.Day   `json:"closes,omitempty"`
+	Opens      *almanac.Day  `json:"opens,omitempty" doc:"the first day of its window; absent where the year has no task for it"`
+	Closes     *almanac.Day  `json:"closes,omitempty"`
 	Left       []CarriedBody `json:"left" nullable:"false" doc:"left by a person"`
 	Carried    []CarriedBody `json:"carried" nullable:"false"`
 	LookFirst  []CarriedBody `json:"look_first" nullable:"false"`
@@ -218,7 +218,8 @@ func (p *slipMade) body() *SlipBody {
 	out.Gauge, out.Fruit = p.gauge(), p.fruitLine()
 	p.sorted(out)
 	out.Says = p.speaker.SlipTotal(len(out.Groups), s.Minutes, len(out.Tools))
-	out.Opens, out.Closes = p.window()
+	opens, closes := p.window()
+	out.Opens, out.Closes = dayOrNil(opens), dayOrNil(closes)
 	return out
 }
 

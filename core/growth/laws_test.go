@@ -12,6 +12,7 @@ import (
 
 	"vertumna/core/growth"
 	"vertumna/core/limb"
+	"vertumna/core/pomology"
 	"vertumna/internal/vectors"
 )
 
@@ -179,4 +180,49 @@ func BenchmarkOneSeason(b *testing.B) {
 			b.Fatal(err)
 		}
 	}
+}
+
+func TestATreeCarriedOnIsTheTreeGrownUncutAndSaysWhatTheModelGrew(t *testing.T) {
+	k, err := pomology.BySlug("apple")
+	require.NoError(t, err)
+	in := growth.Suggest(k, growth.Known{Form: pomology.OpenVase, Age: 6})
+	in.Year, in.Season = 2027, limb.Dormant
+	doc, err := growth.Sketch(in)
+	require.NoError(t, err)
+	for i := range doc.Limbs {
+		doc.Limbs[i].Source, doc.Limbs[i].Sources = "", nil
+	}
+	m, err := limb.Check(doc)
+	require.NoError(t, err)
+	tree := growth.Tree{Map: m, Latitude: 45, Bounds: growth.LeftAlone(m, "", 0)}
+	two, err := growth.Ahead(tree, 2)
+	require.NoError(t, err)
+	carried, err := growth.CarryTo(tree, limb.Dormant, 2029)
+	require.NoError(t, err)
+	require.Equal(t, 2029, carried.Map.Year)
+	require.InDelta(t, two.Height(), carried.Map.Height(), 1e-9, "as it is foreseen")
+	same, err := growth.CarryTo(tree, limb.Dormant, 2027)
+	require.NoError(t, err)
+	require.Same(t, m, same.Map, "it stands there already")
+	summer, err := growth.CarryTo(tree, limb.Summer, 2027)
+	require.NoError(t, err)
+	require.Equal(t, limb.Summer, summer.Map.Season)
+
+	read, err := limb.Check(carried.Map.GrownFrom(m))
+	require.NoError(t, err)
+	grown := 0
+	for i := range read.Axes {
+		was := m.Index(read.Axes[i].ID)
+		switch {
+		case was < 0:
+			require.Equal(t, limb.Predicted, read.Source(i, "length_cm"), "a new limb")
+		case read.Axes[i].L > m.Axes[was].L+1:
+			grown++
+			require.Equal(t, limb.Estimated, read.Source(i, "length_cm"))
+		default:
+			require.Equal(t, limb.Measured, read.Source(i, "angle_base_deg"))
+		}
+	}
+	require.Positive(t, grown)
+	require.Less(t, read.Completeness().Value, m.Completeness().Value, "what was not measured again is trusted less")
 }

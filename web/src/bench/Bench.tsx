@@ -259,10 +259,10 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
           )}
           {bench.carry && !predicted && (
             <p className="carryon sm" role="status">
-              {bench.carry}{' '}
-              <button type="button" className="plain" disabled={busy} onClick={() => carry.mutate(revision)}>
+              <span>{bench.carry}</span>
+              <Button variant="outlined" size="small" disabled={busy} onClick={() => carry.mutate(revision)}>
                 Carry it on to today
-              </button>
+              </Button>
             </p>
           )}
           {bench.mapped && view.ahead > 0 && (

@@ -2796,7 +2796,7 @@ export interface components {
             minutes: number;
             /** @description what was not cut when it could be, and what is taken from that */
             missed?: string;
-            /** @description the first day of its window; absent where no place is set up */
+            /** @description the first day of its window; absent where the year has no task for it */
             opens?: string;
             /** @description a forecast: of another season than the map's; nothing can be decided or logged */
             predicted: boolean;

@@ -118,11 +118,12 @@ type Judge struct {
 	day       string  // on which it is judged, YYYY-MM-DD; "": no day a person named has come
 	highCM    float64 // a cut above it takes longer: a pole tool or a ladder
 	harvested bool
-	fruit     [][]limb.Piece  // the fruit buds of each limb
-	bears     []reachBuds     // those of each limb and all it carries
-	liveTop   []float64       // highest live wood of each limb and all it carries, cm
-	byRing    [][][]limb.Node // by limb and ring, once asked
-	rise      [][]float64     // by limb: the highest point up to every second cm from its base, once asked
+	renewed   map[string]string // who takes over from a bearing limb whose turn it is
+	fruit     [][]limb.Piece    // the fruit buds of each limb
+	bears     []reachBuds       // those of each limb and all it carries
+	liveTop   []float64         // highest live wood of each limb and all it carries, cm
+	byRing    [][][]limb.Node   // by limb and ring, once asked
+	rise      [][]float64       // by limb: the highest point up to every second cm from its base, once asked
 }
 
 // A cut above this height takes longer, whoever makes it; a person's own reach, with the hand the fruit is left below it, where
@@ -136,6 +137,14 @@ const (
 func NewJudge(m *limb.Map, light limb.Light, reading find.Reading) *Judge {
 	j := &Judge{m: m, light: light, reachCM: reading.Options.ReachCM, findings: find.Findings(m, reading), chain: find.LeaderChain(m)}
 	j.harvested, j.highCM, j.day = reading.Options.Harvested, highCut, reading.Options.Day
+	for _, f := range j.findings {
+		if f.Code == "renewal_due" && len(f.Members) > 0 {
+			if j.renewed == nil {
+				j.renewed = map[string]string{}
+			}
+			j.renewed[f.Limb] = f.Members[0]
+		}
+	}
 	if j.reachCM == 0 {
 		j.reachCM = find.Defaults().ReachCM
 	}

@@ -105,8 +105,8 @@ func (j *Judge) places(i int, q Question) []spot {
 
 // follows: a young shoot is named to take over from a limb that is renewed, thin as it is.
 func (j *Judge) follows(follower, id string) bool {
-	f := j.finding("renewal_due", id)
-	return f != nil && len(f.Members) > 0 && f.Members[0] == follower
+	named, ok := j.renewed[id]
+	return ok && named == follower
 }
 
 // nodes are the buds of a limb's ring, worked out once. They are read only.

@@ -129,7 +129,13 @@ test('four years of slips, each logged in its season on a map carried on, bring 
         await expect(slip(page).getByText('A forecast')).toHaveCount(0);
       }
       const log = slip(page).getByRole('button', { name: 'Log what was cut' });
-      await expect(log.or(slip(page).getByText(/^Nothing to cut/).first())).toBeVisible();
+      await expect(
+        log.or(
+          slip(page)
+            .getByText(/^Nothing to cut/)
+            .first(),
+        ),
+      ).toBeVisible();
       if (await log.isVisible()) {
         await log.click();
         const form = page.getByRole('form', { name: 'Log what was cut' });

@@ -63,9 +63,7 @@ export function useEdits(w: Which) {
 
 export function useCarry(w: Which) {
   return useMapWrite(w, (revision: number) =>
-    need(
-      api.POST('/api/orchards/{slug}/trees/{id}/map/carry', { params: params(w), body: { based_on: revision } }),
-    ),
+    need(api.POST('/api/orchards/{slug}/trees/{id}/map/carry', { params: params(w), body: { based_on: revision } })),
   );
 }
 

@@ -43,12 +43,14 @@ const (
 
 // New makes the handler of the whole program: the api, the calendar and the web application.
 func New(c Config) http.Handler {
-	s := &server{Config: c, planner: newPlanner(c.Store, c.Today)}
+	s := &server{Config: c, planner: newPlanner(c.Store, c.Today, c.Log)}
 	r := chi.NewRouter()
-	r.Use(middleware.RequestID, s.logRequests, s.recoverer, secure, s.onlyOurHosts)
+	r.Use(middleware.RequestID, s.logRequests, middleware.Recoverer, secure, s.onlyOurHosts)
 	r.Use(http.NewCrossOriginProtection().Handler)
 	r.Use(middleware.Compress(5, "application/json", "application/problem+json", "text/html", "text/css", "text/javascript", "image/svg+xml", "text/calendar"))
 	s.register(humachi.New(r, apiConfig()))
+	r.Get("/healthz", s.alive)
+	r.Get("/readyz", s.ready)
 	r.Get("/api/orchards/{slug}/calendar.ics", s.downloadCalendar)
 	r.Get("/calendar/{token}.ics", s.subscribedCalendar)
 	r.Get("/api/orchards/{slug}/trees/{id}/limbs.{format}", s.downloadLimbs)
@@ -101,10 +103,14 @@ func op[I, O any](api huma.API, method, path, id, summary string, run func(conte
 	}
 	huma.Register(api, o, func(ctx context.Context, in *I) (*O, error) {
 		out, err := run(ctx, in)
-		if err != nil {
-			return nil, asProblem(err)
+		if err == nil {
+			return out, nil
 		}
-		return out, nil
+		told := asProblem(err)
+		if _, refused := told.(*Problem); !refused { // ours, not the person's
+			faultIn(ctx, id, err)
+		}
+		return nil, told
 	})
 }
 
@@ -121,31 +127,6 @@ func inOrchard[I slugged, O any](s *server, api huma.API, method, path, id, summ
 			return nil, err
 		}
 		return run(ctx, o, in)
-	})
-}
-
-func (s *server) logRequests(next http.Handler) http.Handler {
-	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		start := time.Now()
-		ww := middleware.NewWrapResponseWriter(w, r.ProtoMajor)
-		next.ServeHTTP(ww, r)
-		path := r.URL.Path
-		if len(path) > 10 && path[:10] == "/calendar/" {
-			path = "/calendar/..." // the address is a secret
-		}
-		s.Log.Info("request", "method", r.Method, "path", path, "status", ww.Status(), "bytes", ww.BytesWritten(), "ms", time.Since(start).Milliseconds(), "id", middleware.GetReqID(r.Context()))
-	})
-}
-
-func (s *server) recoverer(next http.Handler) http.Handler {
-	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		defer func() {
-			if v := recover(); v != nil {
-				s.Log.Error("panic", "path", r.URL.Path, "value", v)
-				http.Error(w, "something went wrong here", http.StatusInternalServerError)
-			}
-		}()
-		next.ServeHTTP(w, r)
 	})
 }
 

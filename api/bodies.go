@@ -25,6 +25,7 @@ type PlanBody struct {
 	Trees      []TreeSummary `json:"trees" nullable:"false"`
 	Orchard    []Bar         `json:"orchard" nullable:"false" doc:"the orchard's own jobs"`
 	LocalRules string        `json:"local_rules"`
+	SetAside   []string      `json:"set_aside" nullable:"false" doc:"what of the orchard cannot be read, and is left out"`
 }
 
 // FrostTick is the chance of frost in a week of the rail.

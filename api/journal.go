@@ -56,7 +56,7 @@ func (s *server) registerJournal(api huma.API) {
 		if in.All {
 			read = s.Store.Journal
 		}
-		all, err := read(ctx, o.ID)
+		all, _, err := read(ctx, o.ID) // what is set aside the plan tells of
 		out := []store.Entry{}
 		for _, e := range all {
 			reaches := in.Tree == "" || e.TreeID == in.Tree || e.TreeID == "" && e.Kind == "frost-night"

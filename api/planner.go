@@ -5,6 +5,7 @@ import (
 	"encoding/json"
 	"errors"
 	"hash/fnv"
+	"log/slog"
 	"net/http"
 	"slices"
 	"sync"
@@ -22,6 +23,7 @@ import (
 // planner keeps what is costly to make: the ensemble of each place and season, and the plans of the days last asked for.
 type planner struct {
 	store *store.Store
+	log   *slog.Logger
 
 	mu        sync.Mutex
 	ensembles map[ensembleKey]*ensembleSlot
@@ -101,8 +103,8 @@ const (
 	keepEnsembles = 24
 )
 
-func newPlanner(s *store.Store, today func() almanac.Day) *planner {
-	return &planner{store: s, today: today, ensembles: map[ensembleKey]*ensembleSlot{}, contents: map[string]*store.Contents{}, plans: map[planKey]*planSlot{}, amounts: map[string]year.Amount{}, remembered: map[string]bool{}, fruits: map[fruitKey]*fruitMade{}}
+func newPlanner(s *store.Store, today func() almanac.Day, log *slog.Logger) *planner {
+	return &planner{store: s, today: today, log: log, ensembles: map[ensembleKey]*ensembleSlot{}, contents: map[string]*store.Contents{}, plans: map[planKey]*planSlot{}, amounts: map[string]year.Amount{}, remembered: map[string]bool{}, fruits: map[fruitKey]*fruitMade{}}
 }
 
 // ensemble makes the ensemble of a site and season once.
@@ -172,6 +174,9 @@ func (p *planner) read(ctx context.Context, o *store.Orchard) (*store.Contents, 
 	c, err := p.store.Contents(ctx, o.Slug)
 	if err != nil {
 		return nil, err
+	}
+	for _, b := range c.SetAside {
+		p.log.Error("row set aside", "table", b.Table, "row", b.ID, "cause", b.Why)
 	}
 	if err := p.giveCaps(ctx, c); err != nil {
 		return nil, err

@@ -5,6 +5,7 @@ import (
 	"encoding/json"
 	"fmt"
 	"hash/fnv"
+	"log/slog"
 	"runtime"
 	"time"
 
@@ -31,7 +32,7 @@ func MakeSlips(ctx context.Context, s *store.Store, today almanac.Day) error {
 	if err != nil {
 		return err
 	}
-	p := newPlanner(s, func() almanac.Day { return today })
+	p := newPlanner(s, func() almanac.Day { return today }, slog.New(slog.DiscardHandler))
 	for i := range all {
 		if all[i].Site == nil {
 			continue

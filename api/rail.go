@@ -14,7 +14,10 @@ func (s *server) planBody(p *Planned, day almanac.Day) PlanBody {
 	out := PlanBody{
 		Day: day, Today: s.Today(), Season: pl.Season, From: pl.From, To: pl.To, South: south, Summer: pl.Summer, Winter: pl.Winter,
 		HoursAWeek: p.Yard.HoursAWeek, Frost: []FrostTick{}, Bands: []Band{},
-		Trees: []TreeSummary{}, Orchard: []Bar{}, LocalRules: words.LocalRules,
+		Trees: []TreeSummary{}, Orchard: []Bar{}, LocalRules: words.LocalRules, SetAside: []string{},
+	}
+	for _, b := range p.Contents.SetAside {
+		out.SetAside = append(out.SetAside, words.SetAside(b.Table, b.ID))
 	}
 	site := p.Yard.Place.Site
 	if sun, err := almanac.SunOn(day, site.Lat, site.Lon); err == nil {

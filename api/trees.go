@@ -117,10 +117,13 @@ func (s *server) registerTrees(api huma.API) {
 	inOrchard(s, api, http.MethodDelete, base+"/{id}", "remove-tree", "Remove a tree entered by mistake", func(ctx context.Context, o *store.Orchard, in *IDInput) (*struct{}, error) {
 		return nil, s.Store.RemoveTree(ctx, o.ID, in.ID)
 	})
-	op(api, http.MethodGet, base+"/{id}/versions", "tree-versions", "The versions a tree's facts have had", func(ctx context.Context, in *IDInput) (*struct {
+	inOrchard(s, api, http.MethodGet, base+"/{id}/versions", "tree-versions", "The versions a tree's facts have had", func(ctx context.Context, o *store.Orchard, in *IDInput) (*struct {
 		Body []store.TreeVersion `nullable:"false"`
 	}, error,
 	) {
+		if _, err := s.Store.Tree(ctx, o.ID, in.ID); err != nil {
+			return nil, err
+		}
 		vs, err := s.Store.TreeHistory(ctx, in.ID)
 		return &struct {
 			Body []store.TreeVersion `nullable:"false"`

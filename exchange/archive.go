@@ -50,7 +50,13 @@ func Export(ctx context.Context, s *store.Store, slug string) (*Archive, error) 
 	if err != nil {
 		return nil, err
 	}
-	journal, err := s.Journal(ctx, c.Orchard.ID)
+	if len(c.SetAside) > 0 { // an archive tells all there is, or says that it cannot
+		return nil, c.SetAside[0]
+	}
+	journal, broken, err := s.Journal(ctx, c.Orchard.ID)
+	if err == nil && len(broken) > 0 {
+		return nil, broken[0]
+	}
 	if err != nil {
 		return nil, err
 	}

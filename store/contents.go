@@ -12,12 +12,15 @@ func (s *Store) Contents(ctx context.Context, slug string) (*Contents, error) {
 	if c.People, err = s.People(ctx, o.ID); err != nil {
 		return nil, err
 	}
-	if c.Trees, err = s.Trees(ctx, o.ID); err != nil {
+	var aside []Broken
+	if c.Trees, aside, err = s.soundTrees(ctx, o.ID); err != nil {
 		return nil, err
 	}
-	if c.Entries, err = s.Entries(ctx, o.ID); err != nil {
+	c.SetAside = aside
+	if c.Entries, aside, err = s.Entries(ctx, o.ID); err != nil {
 		return nil, err
 	}
+	c.SetAside = append(c.SetAside, aside...)
 	c.Own, err = s.OwnTasks(ctx, o.ID)
 	return c, err
 }

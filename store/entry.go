@@ -246,17 +246,17 @@ func (s *Store) Undo(ctx context.Context, orchardID, id string) error {
 }
 
 // Entries lists the journal in force by date: without withdrawn entries, corrected ones and the corrections that annul.
-func (s *Store) Entries(ctx context.Context, orchardID string) ([]Entry, error) {
+func (s *Store) Entries(ctx context.Context, orchardID string) ([]Entry, []Broken, error) {
 	return s.entries(ctx, `SELECT id, 0, body FROM entries e WHERE orchard_id = ? AND withdrawn = 0
 		AND json_extract(body, '$.kind') <> 'void'
 		AND NOT EXISTS (SELECT 1 FROM entries c WHERE c.corrects = e.id AND c.withdrawn = 0) ORDER BY date, created`, orchardID)
 }
 
 // Journal lists every entry ever logged but the undone ones, corrected ones too.
-func (s *Store) Journal(ctx context.Context, orchardID string) ([]Entry, error) {
+func (s *Store) Journal(ctx context.Context, orchardID string) ([]Entry, []Broken, error) {
 	return s.entries(ctx, "SELECT id, 0, body FROM entries WHERE orchard_id = ? AND withdrawn = 0 ORDER BY date, created", orchardID)
 }
 
-func (s *Store) entries(ctx context.Context, query, orchardID string) ([]Entry, error) {
-	return rows(ctx, s.db, func(e *Entry, id string, _ int) { e.ID = id }, query, orchardID)
+func (s *Store) entries(ctx context.Context, query, orchardID string) ([]Entry, []Broken, error) {
+	return sound(ctx, s.db, "entries", func(e *Entry, id string, _ int) { e.ID = id }, query, orchardID)
 }

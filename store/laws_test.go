@@ -20,7 +20,7 @@ func TestASaveIsWholeOrNotAtAll(t *testing.T) {
 		{TreeID: "no such tree", Date: day("2026-03-02"), Kind: "note"},
 	})
 	require.ErrorIs(t, err, store.ErrNotFound)
-	es, err := s.Entries(ctx, o.ID)
+	es, _, err := s.Entries(ctx, o.ID)
 	require.NoError(t, err)
 	require.Empty(t, es, "the first is taken back with the second")
 	require.ErrorIs(t, s.AddTree(ctx, "no such orchard", &store.Tree{Code: "A1", Kind: "apple"}), store.ErrNotFound)
@@ -36,7 +36,7 @@ func TestWhatWasAcknowledgedSurvivesTheProgramGoingDown(t *testing.T) {
 	second, err := store.Open(ctx, path)
 	require.NoError(t, err)
 	defer func() { _ = second.Close() }()
-	es, err := second.Entries(ctx, o.ID)
+	es, _, err := second.Entries(ctx, o.ID)
 	require.NoError(t, err)
 	require.Len(t, es, 1)
 	require.NoError(t, first.Close())

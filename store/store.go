@@ -294,7 +294,43 @@ func update(ctx context.Context, tx *sql.Tx, table, id string, version int, body
 
 func (s *Store) stamp() string { return s.now().UTC().Format(time.RFC3339Nano) }
 
-// rows reads documents with their ids and versions.
+// Broken is a row that cannot be read: it is set aside, named, and the rest opens without it. It stays in the database as it is.
+type Broken struct {
+	Table string `json:"table"`
+	ID    string `json:"id"`
+	Why   string `json:"why"`
+}
+
+func (b Broken) Error() string {
+	return fmt.Sprintf("%s: row %s cannot be read: %s", b.Table, b.ID, b.Why)
+}
+
+// sound reads the documents that can be read, and names those that cannot. The query gives id, version and body.
+func sound[T any](ctx context.Context, db *sql.DB, table string, set func(*T, string, int), query string, args ...any) ([]T, []Broken, error) {
+	rs, err := db.QueryContext(ctx, query, args...)
+	if err != nil {
+		return nil, nil, err
+	}
+	defer func() { _ = rs.Close() }()
+	out, broken := []T{}, []Broken(nil)
+	for rs.Next() {
+		var id, body string
+		var version int
+		if err := rs.Scan(&id, &version, &body); err != nil {
+			return nil, nil, err
+		}
+		var v T
+		if err := json.Unmarshal([]byte(body), &v); err != nil {
+			broken = append(broken, Broken{table, id, err.Error()})
+			continue
+		}
+		set(&v, id, version)
+		out = append(out, v)
+	}
+	return out, broken, rs.Err()
+}
+
+// rows reads documents with their ids and versions; one that cannot be read is an error.
 func rows[T any](ctx context.Context, q interface {
 	QueryContext(context.Context, string, ...any) (*sql.Rows, error)
 }, set func(*T, string, int), query string, args ...any,

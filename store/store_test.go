@@ -92,7 +92,7 @@ func TestManyWritersLoseNothing(t *testing.T) {
 		})
 	}
 	wg.Wait()
-	es, err := s.Entries(ctx, o.ID)
+	es, _, err := s.Entries(ctx, o.ID)
 	require.NoError(t, err)
 	require.Len(t, es, 40)
 	back, err := s.Orchard(ctx, o.Slug)
@@ -109,17 +109,17 @@ func TestTheJournalIsCorrectedByNewEntriesAndUndoneForTenSeconds(t *testing.T) {
 	require.NoError(t, s.AddEntry(ctx, o.ID, first), "sent twice by a phone")
 	fix := &store.Entry{Date: day("2026-03-01"), Kind: "note", Note: "first", Corrects: first.ID}
 	require.NoError(t, s.AddEntry(ctx, o.ID, fix))
-	inForce, err := s.Entries(ctx, o.ID)
+	inForce, _, err := s.Entries(ctx, o.ID)
 	require.NoError(t, err)
 	require.Len(t, inForce, 1)
 	require.Equal(t, "first", inForce[0].Note)
-	all, err := s.Journal(ctx, o.ID)
+	all, _, err := s.Journal(ctx, o.ID)
 	require.NoError(t, err)
 	require.Len(t, all, 2, "nothing logged is overwritten")
 	require.ErrorAs(t, s.AddEntry(ctx, o.ID, &store.Entry{Date: day("2026-03-01"), Kind: "note", Corrects: first.ID}), new(*store.AlreadyCorrected))
 
 	require.NoError(t, s.AddEntry(ctx, o.ID, &store.Entry{Date: day("2026-03-02"), Kind: "void", Corrects: fix.ID}))
-	inForce, err = s.Entries(ctx, o.ID)
+	inForce, _, err = s.Entries(ctx, o.ID)
 	require.NoError(t, err)
 	require.Empty(t, inForce)
 

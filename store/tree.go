@@ -115,7 +115,13 @@ func (s *Store) keepVersion(ctx context.Context, tx *sql.Tx, t *Tree) error {
 
 // Trees lists an orchard's trees by code, gone ones too.
 func (s *Store) Trees(ctx context.Context, orchardID string) ([]Tree, error) {
-	return rows(ctx, s.db, func(t *Tree, id string, v int) { t.ID, t.Version = id, v }, "SELECT id, version, body FROM trees WHERE orchard_id = ? ORDER BY code", orchardID)
+	ts, _, err := s.soundTrees(ctx, orchardID)
+	return ts, err
+}
+
+// soundTrees are the trees that can be read, and those that cannot.
+func (s *Store) soundTrees(ctx context.Context, orchardID string) ([]Tree, []Broken, error) {
+	return sound(ctx, s.db, "trees", func(t *Tree, id string, v int) { t.ID, t.Version = id, v }, "SELECT id, version, body FROM trees WHERE orchard_id = ? ORDER BY code", orchardID)
 }
 
 // Tree finds a tree of an orchard. Error: ErrNotFound.

@@ -14,6 +14,8 @@ type Contents struct {
 	Trees   []Tree
 	Entries []Entry
 	Own     []OwnTask
+	// SetAside are rows that cannot be read, left out of all the above.
+	SetAside []Broken
 	// LightCapsM are how high trees may stand for their neighbours' light, by tree; worked out where a school asks for them.
 	LightCapsM map[string]float64
 }

@@ -5,6 +5,8 @@ import (
 	"bytes"
 	"context"
 	"encoding/json"
+	"fmt"
+	"io"
 	"net"
 	"net/http"
 	"os"
@@ -128,4 +130,48 @@ func TestThePublishedContractIsPrinted(t *testing.T) {
 	require.NoError(t, err)
 	require.Contains(t, doc.OpenAPI, "3.1")
 	require.Contains(t, doc.Paths, "/api/orchards/{slug}/docket")
+}
+
+func TestStoppingWaitsForRequestsInFlight(t *testing.T) {
+	ctx, stop := context.WithCancel(context.Background())
+	defer stop()
+	out, in, err := os.Pipe()
+	require.NoError(t, err)
+	kept := os.Stdout
+	os.Stdout = in
+	ended := make(chan error, 1)
+	go func() {
+		s := &serving{db: filepath.Join(t.TempDir(), "x.db"), listen: "127.0.0.1:0", today: "2027-02-20", quiet: true, logFormat: "text"}
+		ended <- s.run(ctx, nil)
+	}()
+	line, err := bufio.NewReader(out).ReadString('\n')
+	os.Stdout = kept
+	require.NoError(t, err)
+	host := strings.TrimSpace(line[strings.Index(line, "http://")+len("http://"):])
+
+	c, err := net.Dial("tcp", host)
+	require.NoError(t, err)
+	defer func() { _ = c.Close() }()
+	body := `{"name": "Far Terrace", "slug": "far-terrace"}`
+	_, err = fmt.Fprintf(c, "POST /api/orchards HTTP/1.1\r\nHost: %s\r\nContent-Type: application/json\r\nContent-Length: %d\r\nConnection: close\r\nExpect: 100-continue\r\n\r\n", host, len(body))
+	require.NoError(t, err)
+	answer := bufio.NewReader(c)
+	waits, err := answer.ReadString('\n')
+	require.NoError(t, err)
+	require.Contains(t, waits, "100 Continue", "it waits for the rest of the request")
+	_, err = answer.ReadString('\n')
+	require.NoError(t, err)
+	stop()
+	_, err = io.WriteString(c, body)
+	require.NoError(t, err)
+	res, err := http.ReadResponse(answer, nil)
+	require.NoError(t, err, "it is answered all the same")
+	require.Less(t, res.StatusCode, 500)
+	require.NoError(t, <-ended)
+	_, err = net.Dial("tcp", host)
+	require.Error(t, err, "nothing new is taken")
+}
+
+func TestTheLogFormatIsSaidInWords(t *testing.T) {
+	require.ErrorContains(t, run("serve", "--db", filepath.Join(t.TempDir(), "x.db"), "--log-format", "xml"), "text or json expected")
 }

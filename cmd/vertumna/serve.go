@@ -27,6 +27,7 @@ const defaultListen = "127.0.0.1:8475"
 type serving struct {
 	db, listen, publicURL, today string
 	quiet                        bool
+	logFormat                    string
 	isDemo                       bool
 }
 
@@ -34,7 +35,8 @@ func (s *serving) flags(c *cobra.Command) {
 	c.Flags().StringVar(&s.listen, "listen", defaultListen, "address to listen on; loopback only")
 	c.Flags().StringVar(&s.publicURL, "public-url", "", "base of the calendar address, where it differs from the one listened on")
 	c.Flags().StringVar(&s.today, "today", "", "take this day (YYYY-MM-DD) for today")
-	c.Flags().BoolVar(&s.quiet, "quiet", false, "no request log")
+	c.Flags().BoolVar(&s.quiet, "quiet", false, "no line for each request; faults are told all the same")
+	c.Flags().StringVar(&s.logFormat, "log-format", "text", "of the log on standard error: text or json")
 }
 
 func serveCommand() *cobra.Command {
@@ -118,6 +120,10 @@ func (s *serving) run(ctx context.Context, fill func(context.Context, *store.Sto
 	if err != nil {
 		return err
 	}
+	log, err := s.log()
+	if err != nil {
+		return err
+	}
 	l, err := listen(s.listen)
 	if err != nil {
 		return err
@@ -133,26 +139,41 @@ func (s *serving) run(ctx context.Context, fill func(context.Context, *store.Sto
 			return err
 		}
 	}
-	log := slog.New(slog.NewTextHandler(os.Stderr, nil))
-	if s.quiet {
-		log = slog.New(slog.DiscardHandler)
-	}
 	h := api.New(api.Config{
 		Store: st, Today: today, Now: time.Now, PublicURL: s.publicURL, Web: web.Handler(), Log: log, Demo: s.isDemo,
 		FillDemo: func(ctx context.Context) error { return makeDemo(ctx, st, today()) },
 	})
 	srv := &http.Server{Handler: h, ReadHeaderTimeout: 5 * time.Second, ReadTimeout: time.Minute, IdleTimeout: 2 * time.Minute}
+	stopped := make(chan error, 1)
 	go func() {
 		<-ctx.Done()
-		end, cancel := context.WithTimeout(context.Background(), 5*time.Second)
+		end, cancel := context.WithTimeout(context.Background(), patience)
 		defer cancel()
-		_ = srv.Shutdown(end)
+		stopped <- srv.Shutdown(end)
 	}()
 	fmt.Printf("Vertumna is ready at http://%s\nIts data is in %s. Stop with Ctrl-C.\n", l.Addr(), s.db)
 	if err := srv.Serve(l); !errors.Is(err, http.ErrServerClosed) {
 		return err
 	}
-	return nil
+	return <-stopped // the store stays open for requests in flight
+}
+
+// patience is how long a stop waits for requests in flight.
+const patience = 20 * time.Second
+
+// log is what the program tells on standard error.
+func (s *serving) log() (*slog.Logger, error) {
+	o := &slog.HandlerOptions{}
+	if s.quiet {
+		o.Level = slog.LevelWarn
+	}
+	switch s.logFormat {
+	case "text":
+		return slog.New(slog.NewTextHandler(os.Stderr, o)), nil
+	case "json":
+		return slog.New(slog.NewJSONHandler(os.Stderr, o)), nil
+	}
+	return nil, fmt.Errorf("--log-format: %q given, text or json expected", s.logFormat)
 }
 
 // listen opens a loopback address; any other is refused in words, and so is one in use.

@@ -129,6 +129,7 @@ export const plan = (more: Partial<Plan> = {}): Plan => ({
   trees: [tree()],
   orchard: [],
   local_rules: 'Local rules first.',
+  set_aside: [],
   ...more,
 });
 

@@ -1,6 +1,7 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, need, type Schemas } from '../shared/api';
 import type { Day } from '../shared/day';
+import { mapped } from '../shared/stale';
 
 export type Bench = Schemas['BenchBody'];
 export type Finding = Schemas['FindingBody'];
@@ -40,11 +41,7 @@ function useMapWrite<In>(w: Which, write: (input: In) => Promise<Bench>) {
   return useMutation({
     mutationFn: write,
     onSuccess: (bench) => {
-      client.setQueryData(key(w), bench);
-      void client.invalidateQueries({ queryKey: ['shoot', w.slug, w.id] });
-      for (const what of ['slip', 'compare', 'years', 'why', 'after', 'places'])
-        client.removeQueries({ queryKey: [what, w.slug, w.id] });
-      for (const ahead of [1, 3]) client.removeQueries({ queryKey: [...key(w), ahead] });
+      void mapped(client, w.slug, w.id, [key(w), bench]);
     },
   });
 }

@@ -7,6 +7,7 @@ import { api, need, type Orchard, type Site } from '../shared/api';
 import { useMeta } from '../shared/queries';
 import { Trouble } from '../shared/Trouble';
 import { PlaceForm } from '../setup/PlaceForm';
+import { wrote } from '../shared/stale';
 
 const blank: Orchard = {
   id: '',
@@ -59,14 +60,14 @@ export default function FirstRun() {
       return slug;
     },
     onSuccess: async (slug) => {
-      await client.invalidateQueries();
+      await wrote(client);
       void go(`/${slug}/yard`);
     },
   });
   const demo = useMutation({
     mutationFn: () => need(api.POST('/api/demo')),
     onSuccess: async (all) => {
-      await client.invalidateQueries();
+      await wrote(client);
       if (all[0]) void go(`/${all[0].slug}/yard`);
     },
   });

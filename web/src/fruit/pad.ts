@@ -2,6 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { NoAnswer } from '../shared/api';
 import { sendPass, sendTaps, type ClosePass, type FruitLimb, type Tally, type Tap } from './queries';
+import { wrote } from '../shared/stale';
 
 /** What waits on this phone to be sent: taps, and limbs that were finished. */
 type Waiting = { tap: Tap } | { close: ClosePass };
@@ -90,7 +91,7 @@ export function usePad(slug: string, id: string, season: number, limbs: readonly
         if (first && 'close' in first) {
           await sendPass(slug, id, first.close);
           keep(queue.current.slice(1));
-          await client.invalidateQueries();
+          await wrote(client);
           continue;
         }
         const taps: Tap[] = [];
@@ -102,7 +103,7 @@ export function usePad(slug: string, id: string, season: number, limbs: readonly
         const sent = new Set(taps.map((t) => t.id));
         keep(queue.current.filter((w) => !('tap' in w && sent.has(w.tap.id))));
         setAnswer({ known, tallies: said.tallies });
-        if (said.late.length > 0) await client.invalidateQueries();
+        if (said.late.length > 0) await wrote(client);
       }
       setOffline(false);
       setTrouble(null);

@@ -2,6 +2,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tansta
 import { api, need, type Entry, type Schemas } from '../shared/api';
 import type { Day } from '../shared/day';
 import { useOfferUndo } from '../shared/undo';
+import { wrote } from '../shared/stale';
 
 export type Fruit = Schemas['FruitBody'];
 export type FruitLimb = Schemas['FruitLimb'];
@@ -52,7 +53,7 @@ export function useLogFruit(slug: string) {
       need(api.POST('/api/orchards/{slug}/entries', { params: { path: { slug } }, body: body as Entry })),
     onSuccess: (r) => {
       offer({ id: r.entry.id, says: 'Logged.' });
-      return client.invalidateQueries();
+      return wrote(client);
     },
   });
 }

@@ -9,6 +9,7 @@ import { useHere } from '../shared/orchard';
 import { useTrees } from '../shared/queries';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
+import { wrote } from '../shared/stale';
 
 /** Tasks of one's own: on a date, again and again, or so many days after a stage of a tree. */
 export function OwnTasks() {
@@ -27,7 +28,7 @@ export function OwnTasks() {
   const [date, setDate] = useState(today);
   const [days, setDays] = useState('0');
   const [every, setEvery] = useState('');
-  const done = { onSuccess: () => client.invalidateQueries() };
+  const done = { onSuccess: () => wrote(client) };
   const add = useMutation({
     mutationFn: () =>
       need(

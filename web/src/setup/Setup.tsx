@@ -14,6 +14,7 @@ import { newPerson, PersonForm } from './PersonForm';
 import { PlaceForm } from './PlaceForm';
 import { PlotForm } from './PlotForm';
 import { SchoolForm } from './SchoolForm';
+import { wrote } from '../shared/stale';
 
 /** Whether two documents say the same; the revision moves with anything in the orchard and says nothing here. */
 function same(a: Orchard, b: Orchard): boolean {
@@ -173,11 +174,11 @@ function CalendarBox({ slug }: { slug: string }) {
   });
   const make = useMutation({
     mutationFn: () => need(api.POST('/api/orchards/{slug}/calendar', { params: { path: { slug } } })),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['calendar', slug] }),
+    onSuccess: () => wrote(client),
   });
   const end = useMutation({
     mutationFn: () => need(api.DELETE('/api/orchards/{slug}/calendar', { params: { path: { slug } } })),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['calendar', slug] }),
+    onSuccess: () => wrote(client),
   });
   return (
     <section className="sheetbox" aria-label="Calendar">
@@ -211,7 +212,7 @@ function DataBox({ orchard }: { orchard: Orchard }) {
   const read = useMutation({
     mutationFn: async (file: File) => need(api.POST('/api/archive', { body: JSON.parse(await file.text()) as never })),
     onSuccess: async (r) => {
-      await client.invalidateQueries();
+      await wrote(client);
       if (r.slugs[0]) void go(`/${r.slugs[0]}/yard`);
     },
   });

@@ -1,6 +1,7 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, need, type Entry, type Orchard, type Person, type Tree } from './api';
 import type { Day } from './day';
+import { wrote } from './stale';
 
 export function useMeta() {
   return useQuery({ queryKey: ['meta'], queryFn: () => need(api.GET('/api/meta')), staleTime: 60_000 });
@@ -87,10 +88,9 @@ export function usePeople(slug: string) {
   });
 }
 
-/** Every write may move the whole plan: all that is shown is asked for again. */
 function useWrite<In, Out>(write: (input: In) => Promise<Out>) {
   const client = useQueryClient();
-  return useMutation({ mutationFn: write, onSuccess: () => client.invalidateQueries() });
+  return useMutation({ mutationFn: write, onSuccess: () => wrote(client) });
 }
 
 export function useSaveOrchard(slug: string) {

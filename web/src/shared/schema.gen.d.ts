@@ -2467,6 +2467,8 @@ export interface components {
             reach_m: number;
             /** Format: int64 */
             season: number;
+            /** @description what of the orchard cannot be read, and is left out */
+            set_aside: string[];
             south: boolean;
             spring_equinox: string;
             stage_says: string;

@@ -203,6 +203,11 @@ export default function Yard() {
             <br />
             {plan.day_hours} h of daylight
           </p>
+          {plan.set_aside.map((says) => (
+            <div key={says} className="trouble" role="alert">
+              {says}
+            </div>
+          ))}
           {plan.trees.length > 0 && !editing && (
             <Button size="small" variant="outlined" onClick={plant}>
               Add a tree

@@ -1,6 +1,7 @@
-import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, need, type Schemas } from '../../shared/api';
 import type { Day } from '../../shared/day';
+import { wrote } from '../../shared/stale';
 
 export type Slip = Schemas['SlipBody'];
 export type Step = Schemas['StepBody'];
@@ -35,20 +36,13 @@ export function useSlip(a: Asking, enabled: boolean) {
   });
 }
 
-/** What hangs on a slip is asked for again when a step is decided. */
-function forget(client: QueryClient, a: Asking) {
-  for (const what of ['compare', 'years', 'why', 'after'])
-    void client.invalidateQueries({ queryKey: [what, a.slug, a.id] });
-}
-
 export function useDecide(a: Asking) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (body: { choice: 'taken' | 'left' | 'moved' | 'open'; findings: Step['findings']; cut?: CutAt }) =>
       need(api.POST('/api/orchards/{slug}/trees/{id}/map/slip/choices', { params: params(a), body })),
     onSuccess: (slip) => {
-      client.setQueryData(key(a), slip);
-      forget(client, a);
+      void wrote(client, [[key(a), slip]]);
     },
   });
 }
@@ -129,6 +123,6 @@ export function useLogSlip(a: Asking) {
   return useMutation({
     mutationFn: (body: { based_on: number; cuts: Made[]; minutes?: number; note?: string; reason?: string }) =>
       need(api.POST('/api/orchards/{slug}/trees/{id}/map/slip/log', { params: params(a), body })),
-    onSuccess: () => void client.invalidateQueries(),
+    onSuccess: () => void wrote(client),
   });
 }

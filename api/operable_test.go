@@ -1,0 +1,129 @@
+package api_test
+
+import (
+	"bytes"
+	"context"
+	"database/sql"
+	"encoding/json"
+	"log/slog"
+	"net/http"
+	"net/http/httptest"
+	"path/filepath"
+	"strings"
+	"testing"
+	"time"
+
+	"github.com/stretchr/testify/require"
+	_ "modernc.org/sqlite"
+
+	"vertumna/api"
+	"vertumna/core/almanac"
+	"vertumna/demo"
+	"vertumna/store"
+)
+
+// logged is a program over the demo whose log is read, and whose database can be spoilt behind its back.
+type logged struct {
+	t    *testing.T
+	srv  *httptest.Server
+	log  *bytes.Buffer
+	path string
+	app  *app
+}
+
+func startLogged(t *testing.T, web http.Handler) *logged {
+	t.Helper()
+	out := &logged{t: t, log: &bytes.Buffer{}, path: filepath.Join(t.TempDir(), "test.db")}
+	s, err := store.Open(context.Background(), out.path)
+	require.NoError(t, err)
+	today := day("2027-02-20")
+	require.NoError(t, demo.Fill(context.Background(), s, today))
+	out.srv = httptest.NewServer(api.New(api.Config{
+		Store: s, Today: func() almanac.Day { return today }, Now: time.Now, Web: web, Log: slog.New(slog.NewJSONHandler(out.log, nil)),
+	}))
+	out.app = &app{t: t, srv: out.srv, today: today, store: s}
+	t.Cleanup(func() { out.srv.Close(); _ = s.Close() })
+	return out
+}
+
+// spoil changes the database as nobody should.
+func (l *logged) spoil(query string, args ...any) {
+	l.t.Helper()
+	db, err := sql.Open("sqlite", "file:"+l.path)
+	require.NoError(l.t, err)
+	_, err = db.Exec(query, args...)
+	require.NoError(l.t, err)
+	require.NoError(l.t, db.Close())
+}
+
+// line is the first line of the log with a message, all requests answered and told. The program is at its end then.
+func (l *logged) line(message string) object {
+	l.srv.Close()
+	for _, text := range strings.Split(l.log.String(), "\n") {
+		var x object
+		if json.Unmarshal([]byte(text), &x) == nil && x["msg"] == message {
+			return x
+		}
+	}
+	return nil
+}
+
+func TestARowThatCannotBeReadIsSetAsideAndNamed(t *testing.T) {
+	l := startLogged(t, nil)
+	before := len(list(l.app.ok("GET", lt+"/entries", nil), "list"))
+	l.spoil(`UPDATE entries SET body = json_set(body, '$.minutes', 'an hour') WHERE id = (SELECT id FROM entries WHERE json_extract(body, '$.kind') = 'work' LIMIT 1)`)
+	l.spoil(`UPDATE entries SET body = json_set(body, '$.date', 'soon') WHERE id = (SELECT id FROM entries WHERE json_extract(body, '$.kind') = 'observed' LIMIT 1)`)
+	l.spoil(`UPDATE trees SET body = json_set(body, '$.x', 'by the wall') WHERE id = 'lower-terrace-D2'`)
+	l.spoil(`UPDATE orchards SET revision = revision + 1`)
+
+	plan := l.app.ok("GET", lt+"/plan", nil)
+	require.Len(t, plan["set_aside"], 3)
+	require.Contains(t, plan["set_aside"].([]any)[0], "A tree (lower-terrace-D2) cannot be read and is left out")
+	require.Len(t, plan["trees"], 15, "the other trees are planned")
+	require.Len(t, l.app.ok("GET", lt+"/entries", nil)["list"], before-2, "the rest of the journal reads")
+	status, _ := l.app.send("GET", lt+"/export", nil)
+	require.NotEqual(t, 200, status, "an archive that would leave something out is refused")
+	require.Equal(t, "lower-terrace-D2", l.line("row set aside")["row"])
+	require.NotEmpty(t, l.line("row set aside")["cause"])
+}
+
+func TestAFaultOfOursIsLoggedWithItsCauseAndRequest(t *testing.T) {
+	l := startLogged(t, nil)
+	l.spoil(`DROP TABLE own_tasks`)
+	l.spoil(`UPDATE orchards SET revision = revision + 1`)
+	status, out := l.app.send("GET", lt+"/plan", nil)
+	require.Equal(t, 500, status)
+	require.NotContains(t, out["detail"], "own_tasks", "the person is told no table")
+	fault := l.line("fault")
+	require.NotNil(t, fault)
+	require.Contains(t, fault["cause"], "own_tasks")
+	require.Equal(t, "get-plan", fault["operation"])
+	require.Equal(t, l.line("request")["id"], fault["id"], "the same request")
+}
+
+func TestAPanicIsLoggedWithItsStack(t *testing.T) {
+	l := startLogged(t, http.HandlerFunc(func(http.ResponseWriter, *http.Request) { panic("a branch fell") }))
+	res, err := http.Get(l.srv.URL + "/yard")
+	require.NoError(t, err)
+	require.NoError(t, res.Body.Close())
+	require.Equal(t, 500, res.StatusCode)
+	told := l.line("panic")
+	require.NotNil(t, told)
+	require.Equal(t, "a branch fell", told["value"])
+	require.Contains(t, told["stack"], "operable_test.go")
+}
+
+func TestTheProgramSaysThatItRunsAndWhetherItsDataReads(t *testing.T) {
+	l := startLogged(t, nil)
+	get := func(path string) int {
+		res, err := http.Get(l.srv.URL + path)
+		require.NoError(t, err)
+		require.NoError(t, res.Body.Close())
+		return res.StatusCode
+	}
+	require.Equal(t, 200, get("/healthz"))
+	require.Equal(t, 200, get("/readyz"))
+	require.NoError(t, l.app.store.Close())
+	require.Equal(t, 200, get("/healthz"))
+	require.Equal(t, 503, get("/readyz"))
+}

@@ -1,0 +1,14 @@
+package words
+
+import "fmt"
+
+var tables = map[string]string{"entries": "An entry of the journal", "trees": "A tree"}
+
+// SetAside says that a row of the database is left out, for it cannot be read.
+func SetAside(table, id string) string {
+	what, ok := tables[table]
+	if !ok {
+		what = "A row of " + table
+	}
+	return fmt.Sprintf("%s (%s) cannot be read and is left out of all that is told here. It is kept as it is; the log says what is wrong with it.", what, id)
+}

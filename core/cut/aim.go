@@ -219,6 +219,24 @@ func (p *Planner) tellTops() {
 			p.above = append(p.above, top{limb: c, finding: t.finding, carrier: true})
 		}
 	}
+	p.hangTops()
+}
+
+// topOn is a top that hangs on a limb: which, and where along the limb its branch starts, cm.
+type topOn struct {
+	top int
+	at  float64
+}
+
+// hangTops lists the tops on each limb that carries some, in their order. Cost: tops times the limbs that carry them.
+func (p *Planner) hangTops() {
+	p.topsOn = make([][]topOn, p.m.Len())
+	for n := range p.above {
+		for k := p.above[n].limb; p.m.Axes[k].Parent >= 0; k = p.m.Axes[k].Parent {
+			on := p.m.Axes[k].Parent
+			p.topsOn[on] = append(p.topsOn[on], topOn{n, p.m.Axes[k].Attach})
+		}
+	}
 }
 
 // overReachCM: a limb this little above reach is within it (limb page, 3).
@@ -248,9 +266,9 @@ func (p *Planner) endings(n int) []ending {
 			if o.AtCM > 0 {
 				e.leaves = p.rises(t.limb, o.AtCM)
 			}
-			for x := range p.above {
-				if x != n && p.reaches(o.CutAt, o.limbAt, p.above[x].limb, 0) {
-					e.takes = append(e.takes, x)
+			for _, x := range p.topsOn[o.limbAt] {
+				if x.top != n && (o.AtCM <= 0 || x.at >= o.AtCM) {
+					e.takes = append(e.takes, x.top)
 				}
 			}
 			if !t.carrier || len(e.takes) > 0 {

@@ -81,6 +81,7 @@ type Planner struct {
 	spots     map[spotKey]int
 	answers   [][]*option // by finding, the first cuts of each of its questions; nil: not asked yet
 	above     []top       // the limbs above reach
+	topsOn    [][]topOn   // by limb: the tops it carries
 	runs      map[Level]*run
 	flowers   []float64 // in each limb's subtree
 	young     []youngShoot

@@ -27,7 +27,7 @@ web/dist/index.html: $(WEB_SOURCES) web/node_modules/.ready
 test: lint test-go test-web test-e2e
 
 test-go:
-	go test ./...
+	go test -timeout 30m ./...
 
 test-web: web/node_modules/.ready
 	cd web && $(NPM) test

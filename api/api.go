@@ -49,7 +49,6 @@ func New(c Config) http.Handler {
 	r.Use(http.NewCrossOriginProtection().Handler)
 	r.Use(middleware.Compress(5, "application/json", "application/problem+json", "text/html", "text/css", "text/javascript", "image/svg+xml", "text/calendar"))
 	s.register(humachi.New(r, apiConfig()))
-	r.Get("/healthz", s.alive)
 	r.Get("/readyz", s.ready)
 	r.Get("/api/orchards/{slug}/calendar.ics", s.downloadCalendar)
 	r.Get("/calendar/{token}.ics", s.subscribedCalendar)

@@ -54,12 +54,9 @@ func (q request) Panic(v any, stack []byte) {
 	q.log.Error("panic", "value", fmt.Sprint(v), "stack", string(stack))
 }
 
-// alive says that the program runs.
-func (s *server) alive(w http.ResponseWriter, _ *http.Request) { _, _ = fmt.Fprintln(w, "ok") }
-
 // ready says that its data can be read.
 func (s *server) ready(w http.ResponseWriter, r *http.Request) {
-	if _, err := s.Store.Orchards(r.Context()); err != nil {
+	if err := s.Store.Ping(r.Context()); err != nil {
 		faultIn(r.Context(), "readyz", err)
 		http.Error(w, "the data cannot be read", http.StatusServiceUnavailable)
 		return

@@ -121,7 +121,7 @@ func (s *server) registerMeta(api huma.API) {
 		m.Today, m.Demo = s.Today(), s.Demo
 		return &struct{ Body Meta }{m}, nil
 	})
-	op(api, http.MethodGet, "/healthz", "health", "Whether the program answers", func(ctx context.Context, _ *struct{}) (*struct {
+	op(api, http.MethodGet, "/healthz", "health", "Whether the program answers", func(context.Context, *struct{}) (*struct {
 		Body struct {
 			OK bool `json:"ok"`
 		}
@@ -132,9 +132,8 @@ func (s *server) registerMeta(api huma.API) {
 				OK bool `json:"ok"`
 			}
 		}{}
-		err := s.Store.Ping(ctx)
-		out.Body.OK = err == nil
-		return out, err
+		out.Body.OK = true // whether its data reads is /readyz's to say
+		return out, nil
 	})
 }
 

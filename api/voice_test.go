@@ -19,7 +19,7 @@ func voiceEvery(t *testing.T) int {
 	t.Helper()
 	text := os.Getenv("LAWS_EVERY")
 	if text == "" {
-		return 11
+		return 17
 	}
 	n, err := strconv.Atoi(text)
 	require.NoError(t, err)

@@ -76,6 +76,9 @@ func (s *server) closePass(ctx context.Context, in *PassInput) (*EntryOutput, er
 	if err != nil {
 		return nil, err
 	}
+	if _, err := s.Store.Tree(ctx, c.Orchard.ID, in.ID); err != nil {
+		return nil, err
+	}
 	tallies, err := s.Store.Tallies(ctx, in.ID, in.Body.Season)
 	if err != nil {
 		return nil, err

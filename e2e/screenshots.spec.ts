@@ -55,7 +55,10 @@ test('pictures of the main views', async ({ page, demo, june }, info) => {
   const years = page.getByRole('region', { name: 'Down, then held' });
   await years.getByText(/^Held from/).waitFor();
   await years.getByText('What falls in which year').click();
+  const window = page.viewportSize();
+  await page.setViewportSize({ width: 1280, height: 2200 }); // the whole list in sight
   await years.screenshot({ path: join(folder, 'slip-years.png') });
+  if (window) await page.setViewportSize(window);
   await open(page, `${demo}/lower-terrace/trees/lower-terrace-C1`);
   await page.getByRole('button', { name: 'Winter or summer' }).click();
   await page.getByRole('table').first().waitFor();

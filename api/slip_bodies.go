@@ -442,7 +442,7 @@ func (p *slipMade) renewing() []string {
 	out := []string{}
 	asked := training.RenewalsOf(p.m, math.Min(1, p.options.Used), p.limit(), !p.options.NoStub)
 	for _, id := range slices.Sorted(maps.Keys(asked)) {
-		if says := p.speaker.Renewal(id, asked[id], training.Rota(asked[id])); says != "" {
+		if says := p.speaker.Renewal(id, asked[id], training.Rota(asked[id]), p.season == limb.Summer); says != "" {
 			out = append(out, says)
 		}
 	}

@@ -44,8 +44,13 @@ func (s Speaker) Scaffolds(c training.ScaffoldChoice) []string {
 	return out
 }
 
-// Renewal says in which winters the bearing limbs of a scaffold are renewed, and what must grow first.
-func (s Speaker) Renewal(scaffold string, in training.Renewal, rota [][]string) string {
+// Renewal says in which winters the bearing limbs of a scaffold are renewed, from the one of a winter slip or after a summer one, and
+// what must grow first.
+func (s Speaker) Renewal(scaffold string, in training.Renewal, rota [][]string, summer bool) string {
+	turns := []string{"this winter", "the next", "the one after"}
+	if summer {
+		turns[0] = "the coming winter"
+	}
 	var years, first []string
 	for k, goes := range rota {
 		if len(goes) > 0 {
@@ -62,7 +67,7 @@ func (s Speaker) Renewal(scaffold string, in training.Renewal, rota [][]string) 
 		out = append(out, strings.Join(years, "; "))
 	}
 	if len(first) > 0 {
-		out = append(out, "let a shoot grow near the base of "+list(first)+" first")
+		out = append(out, "let a shoot grow near the base of "+someOf(first)+" first")
 	}
 	if len(out) == 0 {
 		return ""
@@ -70,4 +75,11 @@ func (s Speaker) Renewal(scaffold string, in training.Renewal, rota [][]string) 
 	return "Rota of " + scaffold + ": " + strings.Join(out, "; ") + "."
 }
 
-var turns = []string{"this winter", "the next", "the one after"}
+// someOf names the first few, and counts the rest.
+func someOf(names []string) string {
+	const told = 3
+	if more := len(names) - told; more > 0 {
+		return fmt.Sprintf("%s and %d more", strings.Join(names[:told], ", "), more)
+	}
+	return list(names)
+}

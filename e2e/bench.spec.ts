@@ -12,6 +12,7 @@ const cell = (page: Page, name: string) => page.getByRole('textbox', { name, exa
 
 async function chooseFromList(page: Page, id: string) {
   const list = page.getByText(/^Limbs as a list/);
+  await expect(list).toBeVisible();
   if (!(await page.getByRole('table').getByRole('button', { name: id, exact: true }).isVisible())) {
     await list.click();
     const all = page.getByRole('button', { name: /^Show all/ });

@@ -452,17 +452,10 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
             suggest={bench.suggest}
             busy={busy}
             again={anew}
-            onSketch={(s) =>
-              sketch.mutate(
-                { based_on: revision, sketch: s },
-                {
-                  onSuccess: () => {
-                    setAnew(false);
-                    setTab('map');
-                  },
-                },
-              )
-            }
+            onSketch={(s) => {
+              setTab('map'); // at once: what answers the sketch is its map, not a slip that flashes by
+              sketch.mutate({ based_on: revision, sketch: s }, { onSuccess: () => setAnew(false) });
+            }}
             {...(anew ? { onCancel: () => setAnew(false) } : {})}
           />
         ) : (

@@ -131,3 +131,42 @@ func TestEveryValueOfEveryChoiceChangesSomethingAPersonSees(t *testing.T) {
 		}
 	}
 }
+
+// TestWhatASlipCutsHasItsTask: where a slip takes live wood, the tree's year has a cut in that half of it, under every time a school
+// gives the height.
+func TestWhatASlipCutsHasItsTask(t *testing.T) {
+	a := start(t, "2027-02-20")
+	halves := map[string][]string{"dormant": {"dormant-cut", "planting-cut"}, "summer": {"height-cut", "summer-cut", "restraining-cut", "autumn-height-cut"}}
+	height, _, err := pomology.Find("height_cut", "autumn")
+	require.NoError(t, err)
+	n, quiet := 0, 0
+	for _, preset := range []string{"steady", "low-bush", "renewal-row", "dry-summer-stone"} {
+		for _, when := range height.Values {
+			for o, orchard := range []string{lt, saltwind} {
+				meta := a.ok("GET", orchard, nil)["orchard"].(object)
+				school := meta["school"].(object)
+				school["preset"], school["own"] = preset, object{"height_cut": when.Slug}
+				a.ok("PUT", orchard, object{"version": meta["version"], "orchard": meta})
+				on := []string{"2027-07-05", "2027-02-20"}[o] // in leaf north of the equator, then south
+				for k, tree := range list(a.ok("GET", orchard+"/plan?day="+on, nil), "trees") {
+					v := voice{a, orchard[len("/api/orchards/"):], tree["id"].(string), on}
+					if n++; (k+n/7)%8 != 0 || a.ok("GET", v.tree("/map"), nil)["mapped"] != true {
+						continue
+					}
+					slip := a.ok("GET", v.tree("/map/slip"), nil)
+					has := slices.ContainsFunc(list(a.ok("GET", v.tree("/plan"), nil), "tasks"), func(x object) bool {
+						return slices.Contains(halves[slip["season"].(string)], x["kind"].(string))
+					})
+					if slip["gauge"].(object)["slip"].(float64) > 0 {
+						require.True(t, has, "%s %s: %s on %s is cut by its slip and has no task", preset, when.Slug, v.id, on)
+					}
+					if slip["no_leaf_cut"] != nil {
+						quiet++
+						require.Zero(t, slip["gauge"].(object)["slip"], "%s %s: %s", preset, when.Slug, v.id)
+					}
+				}
+			}
+		}
+	}
+	require.NotZero(t, quiet)
+}

@@ -178,7 +178,7 @@ func (p *slipMade) workOf(s *cut.Slip) year.Work {
 }
 
 // slipsAs is raised when the program makes another slip of the same inputs: what was kept of those before is made anew.
-const slipsAs = 4
+const slipsAs = 5
 
 // madeFrom tells slips apart by all that they are made from: the same text, the same slip.
 func (p *slipMade) madeFrom(mark store.MapMark) string {
@@ -214,7 +214,7 @@ func (p *slipMade) replan() error {
 // choose gathers what the school, the year's account and the person say.
 func (p *slipMade) choose() {
 	p.standing.options.Harvested = p.season == limb.Summer && p.harvestOver()
-	p.options = cut.ForSchool(p.school, p.core.Kind, string(p.aim()), p.age(), p.season)
+	p.options = cut.ForSchool(p.school, p.core.Kind, string(p.aim()), p.age(), p.season).WithoutLeafCut(p.noLeaf(), p.season)
 	switch {
 	case p.now != nil && p.season == limb.Summer: // what its winter slip takes is gone by then
 		p.options.Used, p.options.BigUsed, p.options.ZonesUsed = p.now.slip.Account, p.now.slip.BigWounds, p.now.slip.ZonesTaken()
@@ -242,6 +242,17 @@ func (p *slipMade) aim() year.Aim {
 		return p.plan.Aim.Aim
 	}
 	return p.core.Aim
+}
+
+// noLeaf is what the year says of cuts in leaf.
+func (p *slipMade) noLeaf() cut.NoLeaf {
+	switch {
+	case p.plan == nil || p.plan.InLeaf.When == year.CutInLeaf:
+		return ""
+	case p.plan.InLeaf.When == year.NeverInLeaf:
+		return cut.NeverInLeaf
+	}
+	return cut.NotThisYear
 }
 
 func (p *slipMade) harvestOver() bool {

@@ -21,6 +21,7 @@ type SlipBody struct {
 	Key        string        `json:"key" doc:"season and growth year"`
 	Revision   int           `json:"revision" doc:"of the map it is made from"`
 	Missed     string        `json:"missed,omitempty" doc:"what was not cut when it could be, and what is taken from that"`
+	NoLeafCut  string        `json:"no_leaf_cut,omitempty" doc:"of a summer slip: why the year has no cut of live wood in leaf"`
 	Predicted  bool          `json:"predicted" doc:"a forecast: of another season than the map's; nothing can be decided or logged"`
 	Aim        string        `json:"aim"`
 	Choices    []ChoiceBody  `json:"choices" nullable:"false" doc:"the school's choices behind it"`
@@ -185,6 +186,9 @@ func (p *slipMade) body() *SlipBody {
 	}
 	if p.missed {
 		out.Missed = words.MissedSlip(p.season == limb.Summer)
+	}
+	if p.season == limb.Summer && p.noLeaf() != "" {
+		out.NoLeafCut = p.speaker.Reason(p.plan.InLeaf.Why)
 	}
 	out.Bundles = []string{}
 	for _, b := range p.planner.Bundles(s) {

@@ -242,7 +242,7 @@ func (p *slipMade) taskKind() string {
 	kinds := []year.TaskKind{year.DormantCut}
 	if p.season == limb.Summer {
 		usual = year.HeightCut
-		kinds = []year.TaskKind{year.HeightCut, year.SummerCut, year.RestrainCut, year.SummerShoots}
+		kinds = []year.TaskKind{year.HeightCut, year.SummerCut, year.RestrainCut, year.AutumnHeight, year.SummerShoots}
 	}
 	if p.plan == nil {
 		return string(usual)

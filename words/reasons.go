@@ -37,6 +37,15 @@ var reasons = map[string]string{
 	"aim-retire":          "Aim: retire. The crop now, and no more work in the wood.",
 	"bears-on":            "Bears on {text}.",
 
+	"no-leaf-cut-low":               "A summer's growth leaves it below your reach: no cut in leaf this year but sick wood and suckers.",
+	"no-leaf-cut-young":             "Every leaf builds a tree in its first summer: no cut in leaf but sick wood and suckers.",
+	"no-leaf-cut-build":             "Aim: build. Leaves build it: no cut in leaf but sick wood and suckers.",
+	"no-leaf-cut-retire":            "Aim: retire. No cut in leaf but sick wood and suckers.",
+	"no-leaf-cut-shrub":             "A shrub is renewed from the ground in winter: no cut in leaf but sick wood and suckers.",
+	"no-leaf-cut-dormant-reduction": "Your school takes the height with the winter cut: no cut in leaf but sick wood and suckers.",
+	"no-leaf-cut-autumn-frost":      "Your school takes the height in autumn, and the winter here is too cold for the soft shoots that would follow: no cut in leaf but sick wood and suckers.",
+	"no-leaf-cut-short-summer":      "The summer here ends before shoots could ripen: no cut in leaf but sick wood and suckers.",
+
 	"pome-last-six-weeks":         "Bud break about {day}; the cut belongs in the six weeks before it, when the worst cold is over.",
 	"pome-deep-dormancy":          "Bud break about {day}; your school cuts in deep dormancy, three weeks clear of leaf fall and of bud swell.",
 	"pome-after-bud-break":        "Bud break about {day}; your school waits for it, since cuts then close at once.",

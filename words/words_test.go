@@ -98,6 +98,9 @@ func TestEveryRuleThatAPlanUsesHasItsSentence(t *testing.T) {
 					for _, r := range tp.Warnings {
 						say(r.Rule, s.Reason(r))
 					}
+					if why := tp.InLeaf.Why; tp.InLeaf.When != year.CutInLeaf {
+						say(why.Rule, s.Reason(why))
+					}
 					for i := range tp.Tasks {
 						task := &tp.Tasks[i]
 						say(string(task.Kind), s.Title(task))

@@ -45,10 +45,12 @@ func (r *run) workForAim() {
 	}
 	r.forget()
 	r.asMoved(heightStep)
-	winterBeforeSummer := !r.p.summer() && r.p.o.HeightCut == InSummer
-	if winterBeforeSummer {
+	switch {
+	case r.p.summer() && r.p.o.NoLeaf != "":
+		r.leaveForWinter()
+	case !r.p.summer() && r.p.o.HeightCut == InSummer:
 		r.keepForSummer()
-	} else {
+	default:
 		r.bringDown()
 	}
 	for _, k := range r.p.tops {
@@ -95,6 +97,16 @@ func (r *run) keepForSummer() {
 	r.protect(trial.done)
 	r.softCap = math.Min(r.cap, math.Min(left, math.Max(calmPart*r.level-need, r.used)))
 	r.cap = math.Min(r.cap, math.Max(left, severePart*r.level))
+}
+
+// leaveForWinter cuts no live wood; it tells where the tops will end, and keeps the limbs that take over there.
+func (r *run) leaveForWinter() {
+	trial := r.fork()
+	trial.cap = r.level
+	trial.bringDown()
+	r.ends, r.done = trial, trial.done
+	r.protect(trial.done)
+	r.softCap = 0
 }
 
 // bringDown lowers the tops to the lowest line that the limit lets them come to: reach, if it can be. Who will take over in

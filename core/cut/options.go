@@ -63,6 +63,15 @@ const (
 	LeaveShoots  Shoots = "leave"
 )
 
+// NoLeaf says how long no live wood is cut in leaf.
+type NoLeaf string
+
+// The answers; empty: it is cut in leaf.
+const (
+	NotThisYear NoLeaf = "this-year"
+	NeverInLeaf NoLeaf = "never"
+)
+
 // BudTo says what bud the school leaves on top of a cut.
 type BudTo string
 
@@ -93,6 +102,7 @@ type Options struct {
 	HeightFirst bool
 
 	HeightCut    When
+	NoLeaf       NoLeaf // no live wood is cut in leaf
 	SummerShoots Shoots
 	NeverTip     bool // ends of limbs are not headed
 	NoStub       bool // cuts end at the collar

@@ -125,13 +125,18 @@ func (j *Judge) sickFrom(i int) bool {
 // wetWoodMM: thicker wood of stone fruit waits for dry summer weather.
 const wetWoodMM = 15
 
+// tooWet: the wounds of stone fruit meet canker and wood rot in a wet winter. The aims keep all live wood of the group, as the year
+// does; the rules of limbs keep the thick wood of the kinds that need it most.
 func (r *run) tooWet(m *made, finding int) Why {
-	f := r.p.findings[finding]
-	least := float64(wetWoodMM)
-	if r.p.o.AimFirst { // as the year has it: no live wood in the wet
-		least = 0
+	if r.dry || r.p.o.StoneAnyTime || r.p.summer() {
+		return ""
 	}
-	return when(stone(r.p.m) && !r.dry && !r.p.o.StoneAnyTime && !r.p.summer() && m.DMM >= least && f.Step > sickStep && f.Code != "sucker", DryWeather)
+	f := r.p.findings[finding]
+	waits := stone(r.p.m) && m.DMM >= wetWoodMM
+	if r.p.o.AimFirst {
+		waits = r.p.m.Kind.Group == pomology.Stone
+	}
+	return when(waits && f.Step > sickStep && f.Code != "sucker", DryWeather)
 }
 
 // A limb is stripped when less than this is left of its flower buds, if it had some.

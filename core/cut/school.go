@@ -102,3 +102,22 @@ func ForSchool(school pomology.Resolved, kind *pomology.Kind, aim string, age in
 	}
 	return o
 }
+
+// WithoutLeafCut are the options of a tree whose year has no cut in leaf: there only sick wood and suckers go, and where it never has
+// one, the whole limit is the winter's.
+func (o Options) WithoutLeafCut(no NoLeaf, season limb.Season) Options {
+	if no == "" {
+		return o
+	}
+	o.NoLeaf = no
+	switch {
+	case season == limb.Summer:
+		o.Part = nothing
+	case no == NeverInLeaf:
+		o.HeightCut = WhenDormant
+		if o.Part == firstWinter {
+			o.Part = 1
+		}
+	}
+	return o
+}

@@ -122,6 +122,9 @@ func Over(tree growth.Tree, y Years) ([]YearRow, growth.Tree, error) {
 		o := y.Options
 		if n > 0 {
 			o.Used, o.BigUsed, o.ZonesUsed, o.Left, o.Instead = 0, 0, [3]float64{}, nil, nil
+			if o.NoLeaf == NotThisYear {
+				o.NoLeaf = ""
+			}
 		}
 		if n >= next {
 			o.YearsOn, y.Reading.Options.Day = true, endOfDays
@@ -230,6 +233,7 @@ func (y Years) restOfYear(tree growth.Tree, o Options, row *YearRow) (growth.Tre
 // inSummer makes the summer slip of a day map.
 func (y Years) inSummer(tree growth.Tree, day *limb.Map, light limb.Light, o Options, row *YearRow) error {
 	o.Part = 1
+	o = o.WithoutLeafCut(o.NoLeaf, limb.Summer)
 	tree.Map = day
 	var err error
 	if row.Summer, err = y.slipInLight(tree, o, light); err != nil {

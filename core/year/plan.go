@@ -21,6 +21,7 @@ type TreePlan struct {
 	Tasks    []Task
 	Account  *Account
 	ReachM   float64
+	InLeaf   LeafCut // whether live wood is cut in leaf this year
 	Company  *pomology.CompanyVerdict
 	Warnings []Reason
 }
@@ -96,7 +97,7 @@ func planTree(y *Yard, e *almanac.Ensemble, t *Tree, entries []Entry, shown alma
 	if err != nil {
 		return TreePlan{}, err
 	}
-	tp := TreePlan{Tree: t, Age: c.age, Aim: c.aim, School: c.school, Anchors: c.a, Account: c.account, ReachM: c.reachM}
+	tp := TreePlan{Tree: t, Age: c.age, Aim: c.aim, School: c.school, Anchors: c.a, Account: c.account, ReachM: c.reachM, InLeaf: c.inLeaf}
 	tp.Stage = stageOn(c.a, shown)
 	var all []draft
 	for _, r := range rules {
@@ -137,6 +138,7 @@ func newContext(y *Yard, e *almanac.Ensemble, t *Tree, entries []Entry) (*contex
 	c.reachM = y.ReachM(t, school)
 	c.account = accountFor(t, a, entries, school, c.age, e.Season)
 	c.account.Carried = c.carried()
+	c.inLeaf = c.leafCut()
 	return c, nil
 }
 
@@ -195,7 +197,7 @@ func (c *context) amountOf(k TaskKind) *Work {
 		if !a.Summer {
 			return &a.Work
 		}
-	case HeightCut, SummerCut, RestrainCut:
+	case HeightCut, SummerCut, RestrainCut, AutumnHeight:
 		switch {
 		case a.Summer:
 			return &a.Work

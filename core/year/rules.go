@@ -18,6 +18,9 @@ type context struct {
 	entries []Entry // of this tree, up to the day shown
 	reachM  float64
 	account *Account
+	inLeaf  LeafCut
+	// takenAsHigh asks of the rules what they would do with a tree that passes reach.
+	takenAsHigh bool
 }
 
 // draft is a task before its state is known.
@@ -149,13 +152,15 @@ func (c *context) cleaning() string {
 	return "clean-tools"
 }
 
-// dormantShare is how much of the crown the dormant cut may take: all of the limit when building, two thirds when
-// holding or restoring, nothing live when restraining or retiring; never more than the account has left.
+// dormantShare is how much of the crown the dormant cut may take: all of the limit when building or where no cut in leaf can follow,
+// two thirds when holding or restoring, nothing live when restraining or retiring; never more than the account has left.
 func (c *context) dormantShare() float64 {
 	limit := c.account.Limit
 	switch c.aim.Aim {
 	case Hold, Restore:
-		limit *= dormantPart
+		if c.inLeaf.When != NeverInLeaf {
+			limit *= dormantPart
+		}
 	case Restrain, Retire:
 		return 0
 	}

@@ -230,7 +230,8 @@ func heightCut(c *context) []draft {
 		return nil
 	}
 	lowBush := c.tree.Form == pomology.LowBush && c.aim.Aim == Build
-	if c.aim.Aim != Hold && c.aim.Aim != Restrain && !lowBush || c.age <= 1 && !lowBush {
+	lowered := c.aim.Aim == Hold || c.aim.Aim == Restrain || c.aim.Aim == Restore // restoring comes down by a third in summer, as holding does
+	if !lowered && !lowBush || c.age <= 1 && !lowBush {
 		return nil
 	}
 	if len(restrainingCut(c)) > 0 || len(stoneSummerCut(c)) > 0 { // that cut does the height: one decision a season
@@ -267,7 +268,7 @@ func heightCut(c *context) []draft {
 // kind's (or its own measured) yearly extension stay below the line.
 func (c *context) needsHeightCut() bool {
 	h, _, known := c.height()
-	if !known {
+	if !known || c.takenAsHigh {
 		return true
 	}
 	return h+c.extensionM() > c.reachM

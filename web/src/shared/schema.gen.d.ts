@@ -2798,6 +2798,8 @@ export interface components {
             minutes: number;
             /** @description what was not cut when it could be, and what is taken from that */
             missed?: string;
+            /** @description of a summer slip: why the year has no cut of live wood in leaf */
+            no_leaf_cut?: string;
             /** @description the first day of its window; absent where the year has no task for it */
             opens?: string;
             /** @description a forecast: of another season than the map's; nothing can be decided or logged */

@@ -96,6 +96,7 @@ export function SlipPanel(p: Props) {
             : 'A forecast: the map is of another season. It is decided and logged when its season comes.'}
         </p>
       )}
+      {slip.no_leaf_cut && <p className="sm">{slip.no_leaf_cut}</p>}
       <Trouble error={decide.error} holds={decide.error ? 'The slip is as it was.' : ''} />
       {steps.length === 0 && (
         <p>

@@ -11,6 +11,7 @@ import (
 	"vertumna/core/growth"
 	"vertumna/core/light"
 	"vertumna/core/limb"
+	"vertumna/internal/cputime"
 )
 
 // bigTree is a sketch of about as many limbs as asked for, with its light.
@@ -48,6 +49,7 @@ func BenchmarkSlip(b *testing.B) {
 			}
 			b.Run(label, func(b *testing.B) {
 				found := 0
+				defer cputime.Report(b)()
 				for b.Loop() {
 					found = len(slipOf(b, m, l, levels).Findings)
 				}
@@ -62,6 +64,7 @@ func BenchmarkSlip(b *testing.B) {
 func BenchmarkWhatIf(b *testing.B) {
 	m, l := bigTree(b, 900)
 	first := slipOf(b, m, l, false).Cuts[0].CutAt
+	defer cputime.Report(b)()
 	for b.Loop() {
 		after, err := m.Cut(first)
 		if err != nil {
@@ -89,6 +92,7 @@ func BenchmarkYears(b *testing.B) {
 	tree := growth.Tree{Map: m, Latitude: 45, Bounds: growth.LeftAlone(m, "", 0)}
 	for _, n := range []int{4, 10} {
 		b.Run(fmt.Sprint(n), func(b *testing.B) {
+			defer cputime.Report(b)()
 			for b.Loop() {
 				y := cut.Years{
 					N: n, Options: cut.Options{Level: cut.Fifth, AimFirst: true, HeightCut: cut.InSummer, Part: 2.0 / 3, Slack: 0.1, NoStub: true},

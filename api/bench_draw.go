@@ -23,9 +23,7 @@ func (b *standing) draw(out *BenchBody, m *limb.Map) {
 		out.Findings = append(out.Findings, b.finding(m, f))
 	}
 	b.facts(&out.Facts, m)
-	for _, w := range m.Warnings() {
-		out.Warnings = append(out.Warnings, FieldError{w.Limb + "." + w.Field, w.Message, "a carrier at least as thick", w.Code})
-	}
+	out.Warnings = append(out.Warnings, told(m.Warnings())...)
 }
 
 // usualLatitude serves where no place is set up yet.

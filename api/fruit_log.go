@@ -9,6 +9,7 @@ import (
 
 	"vertumna/core/almanac"
 	"vertumna/core/crop"
+	"vertumna/core/given"
 	"vertumna/core/limb"
 	"vertumna/core/year"
 	"vertumna/store"
@@ -90,7 +91,7 @@ func (s *server) closePass(ctx context.Context, in *PassInput) (*EntryOutput, er
 		}
 	}
 	if tally.Left+tally.Taken == 0 {
-		return nil, year.Problem{Code: "nothing_counted", Field: "limb", Given: in.Body.Limb + " with no taps", Expected: "a limb on which something was counted"}
+		return nil, given.Fault{Code: "nothing_counted", Field: "limb", Given: in.Body.Limb + " with no taps", Expected: "a limb on which something was counted"}
 	}
 	e := store.Entry{
 		ID: in.Body.ID, TreeID: in.ID, Date: in.Body.Day, Kind: "work", Task: string(year.Thin), Outcome: "part", Minutes: in.Body.Minutes, Reason: in.Body.Reason,
@@ -152,7 +153,7 @@ func (s *server) checkFruiting(ctx context.Context, c *store.Contents, e *store.
 		return nil
 	}
 	if tree == nil {
-		return year.Problem{Code: "no_tree", Field: "tree_id", Given: "none", Expected: "the tree it hangs on"}
+		return given.Fault{Code: "no_tree", Field: "tree_id", Given: "none", Expected: "the tree it hangs on"}
 	}
 	if e.Fruiting == nil {
 		e.Fruiting = &store.Fruiting{}
@@ -192,10 +193,10 @@ func (s *server) checkFruiting(ctx context.Context, c *store.Contents, e *store.
 	}
 	errs, warnings := crop.CheckWork(&w)
 	if len(errs) > 0 {
-		return faultsProblem(errs)
+		return refused(errs)
 	}
 	for _, x := range warnings {
-		out.Warnings = append(out.Warnings, FieldError{x.Field, x.Given, x.Expected, x.Code})
+		out.Warnings = append(out.Warnings, FieldError(x))
 	}
 	if tp != nil && len(f.Counts) > 0 {
 		return s.stampSet(ctx, c, e, out)
@@ -253,7 +254,7 @@ func (s *server) stampSet(ctx context.Context, c *store.Contents, e *store.Entry
 		if n := made.plan.Count; n != nil {
 			e.Fruiting.Set, e.Fruiting.SetLow, e.Fruiting.SetHigh = round1(n.Fruit), round1(n.Low), round1(n.High)
 			if n.Verdict == crop.TooFew || n.Verdict == crop.NoneSeen {
-				out.Warnings = append(out.Warnings, FieldError{"fruiting.counts", fmt.Sprintf("%d", len(e.Fruiting.Counts)), words.Speaker{}.Amount(float64(n.CountMore), "more limbs"), n.Verdict})
+				out.Warnings = append(out.Warnings, FieldError{n.Verdict, "fruiting.counts", fmt.Sprintf("%d", len(e.Fruiting.Counts)), words.Speaker{}.Amount(float64(n.CountMore), "more limbs")})
 			}
 		}
 	}

@@ -11,6 +11,7 @@ import (
 
 	"vertumna/core/almanac"
 	"vertumna/core/find"
+	"vertumna/core/given"
 	"vertumna/core/pomology"
 	"vertumna/core/year"
 	"vertumna/store"
@@ -108,7 +109,7 @@ func (s *server) checkOwnTask(ctx context.Context, o *store.Orchard, t *store.Ow
 	}
 	if t.Date == nil {
 		if _, err := almanac.ParseStage(t.Stage); err != nil || t.TreeID == "" {
-			return year.Problem{Code: "no_date", Field: "date", Given: "none", Expected: "a date, or a tree and a stage it follows"}
+			return given.Fault{Code: "no_date", Field: "date", Given: "none", Expected: "a date, or a tree and a stage it follows"}
 		}
 	}
 	return nil
@@ -142,7 +143,7 @@ func (s *server) stampEntry(ctx context.Context, c *store.Contents, e *store.Ent
 		return out, err
 	}
 	core := e.Core()
-	if err := refusals(append(year.CheckEntry(&core, tree, s.Today()), endTestFaults(e)...)); err != nil {
+	if err := refused(append(year.CheckEntry(&core, tree, s.Today()), endTestFaults(e)...)); err != nil {
 		return out, err
 	}
 	if c.Orchard.Site != nil {
@@ -166,10 +167,10 @@ func (s *server) stampEntry(ctx context.Context, c *store.Contents, e *store.Ent
 }
 
 // endTestFaults tells answers to end tests that nobody asks for.
-func endTestFaults(e *store.Entry) []year.Problem {
-	var out []year.Problem
+func endTestFaults(e *store.Entry) given.Faults {
+	var out given.Faults
 	if e.Kind == "end-tests" && (e.TreeID == "" || len(e.EndTests) == 0) {
-		out = append(out, year.Problem{Code: "no_tests", Field: "end_tests", Given: "none", Expected: "a tree and at least one answer"})
+		out = append(out, given.Fault{Code: "no_tests", Field: "end_tests", Given: "none", Expected: "a tree and at least one answer"})
 	}
 	for _, slug := range slices.Sorted(maps.Keys(e.EndTests)) {
 		expected := "an end test"
@@ -182,7 +183,7 @@ func endTestFaults(e *store.Entry) []year.Problem {
 			}
 		}
 		if expected != "" {
-			out = append(out, year.Problem{Code: "bad_test", Field: "end_tests." + slug, Given: e.EndTests[slug], Expected: expected})
+			out = append(out, given.Fault{Code: "bad_test", Field: "end_tests." + slug, Given: e.EndTests[slug], Expected: expected})
 		}
 	}
 	return out
@@ -207,7 +208,7 @@ func treeOf(c *store.Contents, id string) (*year.Tree, error) {
 			return &t, err
 		}
 	}
-	return nil, year.Problem{Code: "no_tree", Field: "tree_id", Given: id, Expected: "a tree of this orchard"}
+	return nil, given.Fault{Code: "no_tree", Field: "tree_id", Given: id, Expected: "a tree of this orchard"}
 }
 
 // stampDay reads the plan of the entry's day: the task it was logged for, its grade, the tree's stage.
@@ -256,7 +257,7 @@ func (p *Planned) stampTask(tp *year.TreePlan, e *store.Entry, out *EntryBody) e
 		out.Grade = &GradeBody{dayOrNil(g.From), dayOrNil(g.To), string(g.Level), says}
 		worked := e.Outcome == "done" || e.Outcome == "part"
 		if worked && outside && (g.Level == year.Harmful || g.Level == year.Forbidden) && strings.TrimSpace(e.Reason) == "" {
-			return year.Problem{Code: "reason_wanted", Field: "reason", Given: "none for a day outside the window (" + says + ")", Expected: "why it was done then"}
+			return given.Fault{Code: "reason_wanted", Field: "reason", Given: "none for a day outside the window (" + says + ")", Expected: "why it was done then"}
 		}
 		return nil
 	}
@@ -272,7 +273,7 @@ func (s *server) checkObserved(p *Planned, e *store.Entry) error {
 		}
 	}
 	if tree == nil {
-		return year.Problem{Code: "no_tree", Field: "tree_id", Given: "none", Expected: "the tree the stage was seen on"}
+		return given.Fault{Code: "no_tree", Field: "tree_id", Given: "none", Expected: "the tree the stage was seen on"}
 	}
 	seen := append([]year.Entry{}, p.Yard.Entries...)
 	for i := range seen {

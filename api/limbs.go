@@ -5,11 +5,13 @@ import (
 	"fmt"
 	"math"
 	"net/http"
+	"strconv"
 	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
 
 	"vertumna/core/almanac"
+	"vertumna/core/given"
 	"vertumna/core/growth"
 	"vertumna/core/limb"
 	"vertumna/core/quickline"
@@ -212,7 +214,7 @@ func (s *server) carriedOn(ctx context.Context, b *standing, in *CarryRequest) (
 	}
 	at, now := halfOf(m, kept.Date, b.south), halfOn(b.day, b.south)
 	if !at.before(now) {
-		return nil, year.Problem{Code: "same_season", Field: "map", Given: words.HalfName(at.season, at.year), Expected: "a map of a season before today's"}
+		return nil, given.Fault{Code: "same_season", Field: "map", Given: words.HalfName(at.season, at.year), Expected: "a map of a season before today's"}
 	}
 	from := *m
 	from.Year = at.year
@@ -263,7 +265,7 @@ func (s *server) imported(b *standing, format, text string) (limb.Doc, error) {
 		return doc, err
 	}
 	if doc.Species != b.core.Kind.Slug {
-		return doc, limb.Problems{{Code: "E_SPECIES", Field: "species", Message: fmt.Sprintf("%q given, a map of this tree's kind, %q, expected", doc.Species, b.core.Kind.Slug)}}
+		return doc, given.Fault{Code: "E_SPECIES", Field: "species", Given: strconv.Quote(doc.Species), Expected: fmt.Sprintf("a map of this tree's kind, %q", b.core.Kind.Slug)}
 	}
 	return doc, nil
 }

@@ -137,7 +137,7 @@ func checkOrchard(o *store.Orchard) ([]FieldError, error) {
 			return warnings, err
 		}
 		wet = p.Climate.WetWinter()
-		warnings = append(warnings, warningsOf(year.CheckPlace(o.Site))...)
+		warnings = append(warnings, told(year.CheckPlace(o.Site))...)
 	}
 	_, err := pomology.School{Preset: o.School.Preset, Own: o.School.Own}.Resolve(wet, nil)
 	return warnings, err

@@ -9,6 +9,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"vertumna/core/almanac"
+	"vertumna/core/given"
 	"vertumna/core/year"
 	"vertumna/exchange"
 	"vertumna/store"
@@ -107,7 +108,7 @@ func shapePlace(in *PlaceInput) (PlaceBody, error) {
 	}
 	out := PlaceBody{
 		Site: site, ShiftC: shift, Wetness: p.Climate.Wetness, Cold: p.Climate.Cold, HumidSummer: p.Climate.HumidSummer,
-		WetDormancy: p.Climate.WetDormancy, Warnings: warningsOf(year.CheckPlace(&site)),
+		WetDormancy: p.Climate.WetDormancy, Warnings: told(year.CheckPlace(&site)),
 	}
 	if f := p.Frost.LastSpring50; f != nil {
 		out.LastSpring50 = f.String()
@@ -124,7 +125,7 @@ func monthDay(field, text string) (*almanac.MonthDay, error) {
 	}
 	d, err := almanac.ParseDay("2001-" + text)
 	if err != nil {
-		return nil, year.Problem{Code: "bad_date", Field: field, Given: text, Expected: "a day as MM-DD"}
+		return nil, given.Fault{Code: "bad_date", Field: field, Given: text, Expected: "a day as MM-DD"}
 	}
 	_, m, day := d.Date()
 	return &almanac.MonthDay{Month: m, Day: day}, nil

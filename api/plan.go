@@ -166,7 +166,7 @@ func (p *Planned) treePlan(id string, day almanac.Day) (TreePlanBody, error) {
 		}
 		return out, nil
 	}
-	return TreePlanBody{}, problem(http.StatusNotFound, "no such tree stands on the day shown", FieldError{"id", id, "a tree that stands then", "no_tree"})
+	return TreePlanBody{}, problem(http.StatusNotFound, "no such tree stands on the day shown", FieldError{"no_tree", "id", id, "a tree that stands then"})
 }
 
 func (p *Planned) code(id string) string {

@@ -138,10 +138,10 @@ func (p *planner) plan(ctx context.Context, slug string, day almanac.Day) (*Plan
 		return nil, err
 	}
 	if o.Site == nil {
-		return nil, problem(http.StatusConflict, "the place is not set up yet", FieldError{"site", "none", "a place with its normals", "no_place"})
+		return nil, problem(http.StatusConflict, "the place is not set up yet", FieldError{"no_place", "site", "none", "a place with its normals"})
 	}
 	if y := day.Year(); y < almanac.MinYear+2 || y > almanac.MaxYear-2 {
-		return nil, year.Problem{Code: "bad_year", Field: "day", Given: day.String(), Expected: "a day from 2002 to 2098"}
+		return nil, given.Fault{Code: "bad_year", Field: "day", Given: day.String(), Expected: "a day from 2002 to 2098"}
 	}
 	key := planKey{o.ID, o.Revision, day, day == p.today()}
 	slot := p.slot(key)

@@ -9,12 +9,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"vertumna/core/almanac"
 	"vertumna/core/given"
-	"vertumna/core/limb"
-	"vertumna/core/pomology"
-	"vertumna/core/year"
-	"vertumna/exchange"
 	"vertumna/store"
 )
 
@@ -31,10 +26,10 @@ type Problem struct {
 
 // FieldError is one refusal: the field, what was given, what is expected, and a stable code.
 type FieldError struct {
+	Code     string `json:"code"`
 	Field    string `json:"field"`
 	Given    string `json:"given"`
 	Expected string `json:"expected"`
-	Code     string `json:"code"`
 }
 
 func (p *Problem) Error() string {
@@ -74,9 +69,7 @@ func useProblems() {
 	}
 }
 
-func (f FieldError) sentence() string {
-	return fmt.Sprintf("%s: %s given, %s expected", f.Field, f.Given, f.Expected)
-}
+func (f FieldError) sentence() string { return given.Fault(f).Error() }
 
 func schemaError(err error) FieldError {
 	var d *huma.ErrorDetail
@@ -91,123 +84,57 @@ func schemaError(err error) FieldError {
 	return FieldError{Field: field, Given: string(given), Expected: strings.TrimPrefix(d.Message, "expected "), Code: "bad_value"}
 }
 
-// asProblem maps the errors of the core, the store and the formats to problems. Anything else is ours: the log gets it,
-// the person a plain sentence.
+// asProblem maps what the core, the store and the formats refuse to problems. Anything else is ours: the log gets it, the person a
+// plain sentence.
 func asProblem(err error) error {
 	var (
-		p       *Problem
-		alm     *almanac.Error
-		kind    pomology.UnknownKindError
-		choice  pomology.ChoiceError
-		clash   *store.Clash
-		code    *store.CodeTaken
-		has     *store.HasEntries
-		late    *store.TooLateToUndo
-		fixed   *store.AlreadyCorrected
-		archive *exchange.ArchiveError
-		table   *exchange.CSVError
-		check   year.Problem
-		limbs   limb.Problems
-		rows    *exchange.TableError
-		none    *store.NothingToUndo
-		faults  given.Faults
+		p        *Problem
+		conflict *store.Conflict
+		faults   given.Faults
+		fault    given.Fault
 	)
-	field := func(f, given, expected, code string) error {
-		fe := FieldError{f, given, expected, code}
-		return problem(http.StatusUnprocessableEntity, fe.sentence(), fe)
-	}
 	switch {
 	case errors.As(err, &p):
 		return p
 	case errors.Is(err, store.ErrNotFound):
 		return problem(http.StatusNotFound, "nothing here has that name or id")
-	case errors.As(err, &limbs):
-		return limbProblem(limbs)
-	case errors.As(err, &rows):
-		return field(fmt.Sprintf("line %d, %s", rows.Line, rows.Column), rows.Given, rows.Expected, "bad_table")
-	case errors.As(err, &none):
-		return problem(http.StatusConflict, "nothing to take back on this day", FieldError{"revision", fmt.Sprint(none.Revision), "one made from another", "nothing_to_undo"})
-	case errors.As(err, &clash):
-		out := problem(http.StatusConflict, "it was changed meanwhile: both versions are kept here for you to choose from",
-			FieldError{"version", fmt.Sprint(clash.Given), fmt.Sprint(clash.Current), "version_clash"})
-		out.Given, out.Current = clash.Given, clash.Body
-		return out
-	case errors.As(err, &alm):
-		return field(alm.Field, alm.Given, alm.Expected, alm.Code)
-	case errors.As(err, &kind):
-		what, known := pomology.NotForMethod(kind.Given)
-		if known {
-			return field("kind", kind.Given, "a deciduous fruit tree; "+what+"s are not for this method", "not_for_method")
-		}
-		return field("kind", fmt.Sprintf("%q", kind.Given), "one of "+strings.Join(pomology.Slugs(), ", "), "unknown_kind")
-	case errors.As(err, &choice):
-		return field(choice.Field, choice.Given, choice.Expected, "unknown_choice")
-	case errors.As(err, &code):
-		return field("code", code.Code, "a code no other tree has", "code_taken")
-	case errors.As(err, &has):
-		return problem(http.StatusConflict, has.Error(), FieldError{"tree", fmt.Sprintf("%d journal entries", has.Count), "none: mark it gone instead", "has_entries"})
-	case errors.As(err, &late):
-		return problem(http.StatusConflict, late.Error(), FieldError{"entry", fmt.Sprintf("%.0f s old", late.Age.Seconds()), "10 s at most: log a correction instead", "too_late_to_undo"})
-	case errors.As(err, &fixed):
-		return problem(http.StatusConflict, fixed.Error(), FieldError{"corrects", "an entry already corrected", "its correction " + fixed.By, "already_corrected"})
-	case errors.As(err, &archive):
-		return field(archive.Field, archive.Given, archive.Expected, "bad_archive")
-	case errors.As(err, &table):
-		return field(fmt.Sprintf("line %d, %s", table.Line, table.Field), table.Given, table.Expected, "bad_table")
-	case errors.As(err, &faults):
-		return faultsProblem(faults)
-	case errors.As(err, &check):
-		return field(check.Field, check.Given, check.Expected, check.Code)
+	case errors.As(err, &conflict):
+		return conflictProblem(conflict)
+	case errors.As(err, &faults) && len(faults) > 0:
+		return refused(faults)
+	case errors.As(err, &fault):
+		return refused(given.Faults{fault})
 	}
 	return err
 }
 
-// refusals makes one problem of several refusals.
-func refusals(errs []year.Problem) error {
-	if len(errs) == 0 {
+// conflictProblem says what stands in the way; of a document changed meanwhile both versions are told.
+func conflictProblem(c *store.Conflict) *Problem {
+	out := problem(http.StatusConflict, c.Error(), FieldError(c.Fault))
+	if c.Current > 0 {
+		out.Detail = "it was changed meanwhile: both versions are kept here for you to choose from"
+		out.Given, out.Current = c.Based, c.Body
+	}
+	return out
+}
+
+// refused makes one problem of all that is wrong, a field error each; nil where nothing is.
+func refused(fs given.Faults) error {
+	if len(fs) == 0 {
 		return nil
 	}
-	p := problem(http.StatusUnprocessableEntity, errs[0].Error())
-	for _, e := range errs {
-		p.Errors = append(p.Errors, FieldError{e.Field, e.Given, e.Expected, e.Code})
-	}
-	return p
-}
-
-// warningsOf are refusals that only warn.
-func warningsOf(ws []year.Problem) []FieldError {
-	out := []FieldError{}
-	for _, w := range ws {
-		out = append(out, FieldError{w.Field, w.Given, w.Expected, w.Code})
-	}
-	return out
-}
-
-// limbProblem maps all that is wrong with a limb map to one problem, a field error each.
-func limbProblem(ps limb.Problems) *Problem {
-	out := problem(http.StatusUnprocessableEntity, ps[0].Error())
-	if n := len(ps) - 1; n > 0 {
+	out := problem(http.StatusUnprocessableEntity, fs[0].Error())
+	if n := len(fs) - 1; n > 0 {
 		out.Detail += fmt.Sprintf(", and %d more", n)
 	}
-	for _, p := range ps {
-		where := p.Field
-		if p.Limb != "" {
-			where = p.Limb + "." + p.Field
-		}
-		given, expected, ok := strings.Cut(p.Message, " given, ")
-		if !ok {
-			given, expected = "this", p.Message
-		}
-		out.Errors = append(out.Errors, FieldError{where, given, strings.TrimSuffix(expected, " expected"), p.Code})
-	}
+	out.Errors = told(fs)
 	return out
 }
 
-// faultsProblem makes one problem of the faults of a model's input.
-func faultsProblem(fs given.Faults) error {
-	out := problem(http.StatusUnprocessableEntity, fs[0].Error())
+func told(fs given.Faults) []FieldError {
+	out := make([]FieldError, 0, len(fs))
 	for _, f := range fs {
-		out.Errors = append(out.Errors, FieldError{f.Field, f.Given, f.Expected, strings.ToLower(f.Code)})
+		out = append(out, FieldError(f))
 	}
 	return out
 }

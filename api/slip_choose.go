@@ -8,8 +8,8 @@ import (
 
 	"vertumna/core/cut"
 	"vertumna/core/find"
+	"vertumna/core/given"
 	"vertumna/core/limb"
-	"vertumna/core/year"
 	"vertumna/store"
 )
 
@@ -56,7 +56,7 @@ func (s *server) decide(ctx context.Context, in *ChoiceInput) error {
 		return err
 	}
 	if p.predicted {
-		return year.Problem{Code: "predicted", Field: "season", Given: string(p.season), Expected: "the season of the map: this slip is a forecast"}
+		return given.Fault{Code: "predicted", Field: "season", Given: string(p.season), Expected: "the season of the map: this slip is a forecast"}
 	}
 	c := store.SlipChoice{Slip: p.key, Choice: in.Body.Choice, Findings: in.Body.Findings, Cut: in.Body.Cut}
 	if c.Choice == "open" { // what was decided together is opened together
@@ -70,10 +70,10 @@ func (s *server) decide(ctx context.Context, in *ChoiceInput) error {
 	}
 	if c.Choice == "moved" {
 		if c.Cut == nil {
-			return year.Problem{Code: "no_cut", Field: "cut", Given: "none", Expected: "where the cut was moved to"}
+			return given.Fault{Code: "no_cut", Field: "cut", Given: "none", Expected: "where the cut was moved to"}
 		}
 		if p.m.Index(c.Cut.Limb) < 0 {
-			return year.Problem{Code: "no_limb", Field: "cut.limb", Given: c.Cut.Limb, Expected: "a limb of this map"}
+			return given.Fault{Code: "no_limb", Field: "cut.limb", Given: c.Cut.Limb, Expected: "a limb of this map"}
 		}
 		aim := find.Remove
 		for _, f := range p.slip.Findings {
@@ -82,7 +82,7 @@ func (s *server) decide(ctx context.Context, in *ChoiceInput) error {
 			}
 		}
 		if _, ok := p.planner.At(*c.Cut, aim); !ok {
-			return year.Problem{
+			return given.Fault{
 				Code: "no_place", Field: "cut.at_cm", Given: fmt.Sprintf("%s at %.1f cm", c.Cut.Kind, c.Cut.AtCM),
 				Expected: "a place where this limb can be cut: its collar, a side branch, or above a bud",
 			}

@@ -10,6 +10,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"vertumna/core/cut"
+	"vertumna/core/given"
 	"vertumna/core/limb"
 	"vertumna/core/year"
 	"vertumna/store"
@@ -46,7 +47,7 @@ func (s *server) logSlip(ctx context.Context, in *LogSlipInput) (*EntryOutput, e
 		return nil, err
 	}
 	if p.predicted {
-		return nil, year.Problem{Code: "predicted", Field: "season", Given: string(p.season), Expected: "the season of the map: this slip is a forecast"}
+		return nil, given.Fault{Code: "predicted", Field: "season", Given: string(p.season), Expected: "the season of the map: this slip is a forecast"}
 	}
 	doc, taken, err := p.worked(in.Body.Cuts)
 	if err != nil {
@@ -99,12 +100,12 @@ func (p *slipMade) worked(cuts []MadeCut) (limb.Doc, took, error) {
 		field := fmt.Sprintf("cuts[%d]", k)
 		i := m.Index(c.Cut.Limb)
 		if i < 0 {
-			return doc, out, year.Problem{Code: "no_limb", Field: field + ".limb", Given: c.Cut.Limb, Expected: "a limb that still stands on this map"}
+			return doc, out, given.Fault{Code: "no_limb", Field: field + ".limb", Given: c.Cut.Limb, Expected: "a limb that still stands on this map"}
 		}
 		share, d := m.ShareOf(c.Cut), p.thickness(m, i, c.Cut)
 		if c.DMM > 0 && d > 0 {
 			if !cut.Plausible(c.DMM, d) {
-				return doc, out, year.Problem{
+				return doc, out, given.Fault{
 					Code: "bad_diameter", Field: field + ".d_mm", Given: fmt.Sprintf("%g mm", c.DMM), Expected: fmt.Sprintf("about the map's %.0f mm, in millimetres", d),
 				}
 			}

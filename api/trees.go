@@ -172,7 +172,7 @@ func (s *server) checkTree(ctx context.Context, slug string, t *store.Tree) (*st
 		core.Code = t.Code
 	}
 	errs, warnings := year.CheckTree(&core, t.Hole, holes, standing, s.Today())
-	return o, warningsOf(warnings), refusals(errs)
+	return o, told(warnings), refused(errs)
 }
 
 func (s *server) adviseForm(ctx context.Context, in *AdviceInput) (*struct {

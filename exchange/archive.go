@@ -8,6 +8,7 @@ import (
 	"maps"
 	"slices"
 
+	"vertumna/core/given"
 	"vertumna/core/limb"
 	"vertumna/core/pomology"
 	"vertumna/store"
@@ -37,11 +38,9 @@ type ArchivedOrchard struct {
 	LimbMaps map[string][]store.LimbMap `json:"limb_maps,omitempty"` // by tree id, oldest revision first
 }
 
-// ArchiveError says what is wrong with an archive.
-type ArchiveError struct{ Field, Given, Expected string }
-
-func (e *ArchiveError) Error() string {
-	return fmt.Sprintf("%s: %s given, %s expected", e.Field, e.Given, e.Expected)
+// inArchive is what is wrong with an archive.
+func inArchive(field, was, expected string) error {
+	return given.Fault{Code: "bad_archive", Field: field, Given: was, Expected: expected}
 }
 
 // Export gathers an orchard into an archive.
@@ -73,17 +72,17 @@ func Export(ctx context.Context, s *store.Store, slug string) (*Archive, error) 
 	return &Archive{ArchiveFormat, ArchiveVersion, []ArchivedOrchard{{*c.Orchard, c.People, c.Trees, journal, c.Own, limbMaps}}}, nil
 }
 
-// ReadArchive reads and checks an archive before anything is written. Error: *ArchiveError.
+// ReadArchive reads and checks an archive before anything is written. Errors: given.Fault.
 func ReadArchive(r io.Reader) (*Archive, error) {
 	var a Archive
 	if err := json.NewDecoder(r).Decode(&a); err != nil {
-		return nil, &ArchiveError{"archive", err.Error(), "JSON of an archive"}
+		return nil, inArchive("archive", err.Error(), "JSON of an archive")
 	}
 	if a.Format != ArchiveFormat {
-		return nil, &ArchiveError{"format", fmt.Sprintf("%q", a.Format), ArchiveFormat}
+		return nil, inArchive("format", fmt.Sprintf("%q", a.Format), ArchiveFormat)
 	}
 	if a.Version < 1 || a.Version > ArchiveVersion {
-		return nil, &ArchiveError{"version", fmt.Sprint(a.Version), fmt.Sprintf("1 to %d: use a newer program", ArchiveVersion)}
+		return nil, inArchive("version", fmt.Sprint(a.Version), fmt.Sprintf("1 to %d: use a newer program", ArchiveVersion))
 	}
 	for i, o := range a.Orchards {
 		if err := o.check(fmt.Sprintf("orchards[%d]", i)); err != nil {
@@ -96,29 +95,29 @@ func ReadArchive(r io.Reader) (*Archive, error) {
 func (o *ArchivedOrchard) check(at string) error {
 	if o.Orchard.Site != nil {
 		if err := o.Orchard.Site.Check(); err != nil {
-			return &ArchiveError{at + ".orchard.site", err.Error(), "a sound place"}
+			return inArchive(at+".orchard.site", err.Error(), "a sound place")
 		}
 	}
 	trees := map[string]bool{}
 	for j, t := range o.Trees {
 		if _, err := pomology.BySlug(t.Kind); err != nil {
-			return &ArchiveError{fmt.Sprintf("%s.trees[%d].kind", at, j), t.Kind, "a kind of the table"}
+			return inArchive(fmt.Sprintf("%s.trees[%d].kind", at, j), t.Kind, "a kind of the table")
 		}
 		trees[t.ID] = true
 	}
 	for _, id := range slices.Sorted(maps.Keys(o.LimbMaps)) {
 		if !trees[id] {
-			return &ArchiveError{at + ".limb_maps", id, "the id of a tree in the archive"}
+			return inArchive(at+".limb_maps", id, "the id of a tree in the archive")
 		}
 		for j := range o.LimbMaps[id] {
 			if _, err := limb.Check(o.LimbMaps[id][j].Doc); err != nil {
-				return &ArchiveError{fmt.Sprintf("%s.limb_maps[%s][%d]", at, id, j), err.Error(), "a sound limb map"}
+				return inArchive(fmt.Sprintf("%s.limb_maps[%s][%d]", at, id, j), err.Error(), "a sound limb map")
 			}
 		}
 	}
 	for j, e := range o.Journal {
 		if e.TreeID != "" && !trees[e.TreeID] {
-			return &ArchiveError{fmt.Sprintf("%s.journal[%d].tree_id", at, j), e.TreeID, "the id of a tree in the archive"}
+			return inArchive(fmt.Sprintf("%s.journal[%d].tree_id", at, j), e.TreeID, "the id of a tree in the archive")
 		}
 	}
 	return nil

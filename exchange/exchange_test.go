@@ -11,6 +11,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"vertumna/core/almanac"
+	"vertumna/core/given"
 	"vertumna/core/year"
 	"vertumna/demo"
 	"vertumna/exchange"
@@ -100,7 +101,7 @@ func TestArchivesAreCheckedBeforeAnythingIsWritten(t *testing.T) {
 		"orchards[0].journal[0].tree_id": `{"format":"vertumna-archive","version":1,"orchards":[{"orchard":{"name":"A"},"journal":[{"id":"e","tree_id":"t","date":"2026-01-01","kind":"note"}]}]}`,
 	} {
 		_, err := exchange.ReadArchive(strings.NewReader(text))
-		var e *exchange.ArchiveError
+		var e given.Fault
 		require.True(t, errors.As(err, &e), field)
 		require.Equal(t, field, e.Field)
 		require.NotEmpty(t, e.Expected)

@@ -8,6 +8,7 @@ import (
 	"strconv"
 	"strings"
 
+	"vertumna/core/given"
 	"vertumna/core/limb"
 	"vertumna/core/pomology"
 )
@@ -77,18 +78,13 @@ func safeCell(s string) string {
 	return s
 }
 
-// TableError says what is wrong with a table: line and column, what was given, what is expected.
-type TableError struct {
-	Line                    int
-	Column, Given, Expected string
+// inTable is what is wrong with a table: line and column, what was given, what is expected.
+func inTable(line int, column, was, expected string) error {
+	return given.Fault{Code: "bad_table", Field: fmt.Sprintf("line %d, %s", line, column), Given: was, Expected: expected}
 }
 
-func (e *TableError) Error() string {
-	return fmt.Sprintf("line %d, %s: %s given, %s expected", e.Line, e.Column, e.Given, e.Expected)
-}
-
-// ReadLimbsCSV reads a table of limbs. Facts the first line does not say are taken from base. Errors: *TableError for the
-// table, limb.Problems for the map.
+// ReadLimbsCSV reads a table of limbs. Facts the first line does not say are taken from base. Errors: given.Fault for the
+// table, given.Faults for the map.
 func ReadLimbsCSV(r io.Reader, base limb.Doc) (limb.Doc, error) {
 	doc := base
 	doc.Limbs = nil
@@ -97,14 +93,14 @@ func ReadLimbsCSV(r io.Reader, base limb.Doc) (limb.Doc, error) {
 	in.TrimLeadingSpace = true
 	first, err := in.Read()
 	if err != nil {
-		return limb.Doc{}, &TableError{1, "table", readFault(err), "a line of column names"}
+		return limb.Doc{}, inTable(1, "table", readFault(err), "a line of column names")
 	}
 	if strings.HasPrefix(first[0], "#") {
 		if err := treeFacts(&doc, strings.Join(first, ",")); err != nil {
 			return limb.Doc{}, err
 		}
 		if first, err = in.Read(); err != nil {
-			return limb.Doc{}, &TableError{2, "table", readFault(err), "a line of column names"}
+			return limb.Doc{}, inTable(2, "table", readFault(err), "a line of column names")
 		}
 	}
 	columns, err := knownColumns(first)
@@ -118,7 +114,7 @@ func ReadLimbsCSV(r io.Reader, base limb.Doc) (limb.Doc, error) {
 		}
 		var wrong *csv.ParseError
 		if errors.As(err, &wrong) {
-			return limb.Doc{}, &TableError{wrong.Line, "row", wrong.Err.Error(), "values parted by commas"}
+			return limb.Doc{}, inTable(wrong.Line, "row", wrong.Err.Error(), "values parted by commas")
 		}
 		if err != nil {
 			return limb.Doc{}, err
@@ -162,7 +158,7 @@ func treeFacts(doc *limb.Doc, line string) error {
 			err = nil
 		}
 		if err != nil {
-			return &TableError{1, key, value, "a whole number"}
+			return inTable(1, key, value, "a whole number")
 		}
 	}
 	return nil
@@ -185,13 +181,13 @@ func knownColumns(names []string) ([]string, error) {
 			}
 		}
 		if !known {
-			return nil, &TableError{1, "column", n, expected}
+			return nil, inTable(1, "column", n, expected)
 		}
 		out[i], has[n] = n, true
 	}
 	for _, must := range []string{"id", "length_cm"} {
 		if !has[must] {
-			return nil, &TableError{1, "column", "no " + must, must}
+			return nil, inTable(1, "column", "no "+must, must)
 		}
 	}
 	return out, nil
@@ -205,7 +201,7 @@ func readLimbRow(record, columns []string, line int) (limb.Limb, error) {
 	}
 	for i, v := range record {
 		if i >= len(columns) {
-			return l, &TableError{line, "row", fmt.Sprint(len(record), " values"), fmt.Sprint(len(columns), " as the names above")}
+			return l, inTable(line, "row", fmt.Sprint(len(record), " values"), fmt.Sprint(len(columns), " as the names above"))
 		}
 		v = strings.TrimSpace(v)
 		if v == "" {
@@ -215,7 +211,7 @@ func readLimbRow(record, columns []string, line int) (limb.Limb, error) {
 		if p, ok := numbers[col]; ok {
 			x, err := strconv.ParseFloat(v, 64)
 			if err != nil {
-				return l, &TableError{line, col, strconv.Quote(v), "a number"}
+				return l, inTable(line, col, strconv.Quote(v), "a number")
 			}
 			*p = &x
 			continue
@@ -249,7 +245,7 @@ func limbWord(l *limb.Limb, col, v string, line int) error {
 		for _, r := range strings.Fields(v) {
 			x, err := strconv.ParseFloat(r, 64)
 			if err != nil {
-				return &TableError{line, col, strconv.Quote(r), "lengths parted by spaces"}
+				return inTable(line, col, strconv.Quote(r), "lengths parted by spaces")
 			}
 			l.RingsCM = append(l.RingsCM, x)
 		}
@@ -260,7 +256,7 @@ func limbWord(l *limb.Limb, col, v string, line int) error {
 			if len(parts) > 1 {
 				x, err := strconv.ParseFloat(parts[1], 64)
 				if err != nil {
-					return &TableError{line, col, strconv.Quote(m), "kind@cm"}
+					return inTable(line, col, strconv.Quote(m), "kind@cm")
 				}
 				k.AtCM = x
 			}

@@ -88,7 +88,7 @@ func TestAWrongTableIsToldByLineAndColumn(t *testing.T) {
 		"metres":         {"id,length_cm,attach_m\n", "column: attach_m given, attach_cm expected"},
 		"no length":      {"id,parent\n", "no length_cm given"},
 		"no number":      {"id,length_cm\nT,tall\n", `line 2, length_cm: "tall" given, a number expected`},
-		"missing parent": {"id,parent,length_cm\nT,,100\nA,X,50\n", `limb "A", parent: "X" given`},
+		"missing parent": {"id,parent,length_cm\nT,,100\nA,X,50\n", `A.parent: "X" given`},
 		"too many":       {"id,length_cm\nT,100,3,4\n", "line 2, row: 4 values given, 2"},
 		"nothing":        {"", "nothing given, a line of column names"},
 		"bad year":       {"# year=soon\nid,length_cm\n", "line 1, year: soon given"},

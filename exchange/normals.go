@@ -10,16 +10,6 @@ import (
 	"vertumna/core/almanac"
 )
 
-// CSVError says which line and column of a table is wrong.
-type CSVError struct {
-	Line                   int
-	Field, Given, Expected string
-}
-
-func (e *CSVError) Error() string {
-	return fmt.Sprintf("line %d, %s: %s given, %s expected", e.Line, e.Field, e.Given, e.Expected)
-}
-
 // normalsColumns are the columns a table of normals may have and where each goes.
 var normalsColumns = map[string]func(*almanac.Site) *[]float64{
 	"tmax":      func(s *almanac.Site) *[]float64 { return &s.Tmax },
@@ -33,7 +23,7 @@ var normalsColumns = map[string]func(*almanac.Site) *[]float64{
 
 // ReadNormals lays a CSV of twelve months over a site. The first line names the columns: month, tmax, tmin, rain,
 // rain_days, wind, sun, sd_temp; what is missing keeps the site's own value, but tmax, tmin and rain must be there. A unit
-// may follow a name, as tmax_f, rain_in, wind_mph; without one Celsius, millimetres and km/h are taken. Errors: *CSVError
+// may follow a name, as tmax_f, rain_in, wind_mph; without one Celsius, millimetres and km/h are taken. Errors: given.Fault
 // and those of almanac.Site.Check.
 func ReadNormals(r io.Reader, base almanac.Site) (almanac.Site, error) {
 	out := base.Clone()
@@ -41,10 +31,10 @@ func ReadNormals(r io.Reader, base almanac.Site) (almanac.Site, error) {
 	in.TrimLeadingSpace, in.FieldsPerRecord = true, -1
 	lines, err := in.ReadAll()
 	if err != nil {
-		return base, &CSVError{1, "table", err.Error(), "lines of values parted by commas"}
+		return base, inTable(1, "table", err.Error(), "lines of values parted by commas")
 	}
 	if len(lines) != 13 {
-		return base, &CSVError{len(lines), "table", fmt.Sprintf("%d lines", len(lines)), "a line of names and twelve months"}
+		return base, inTable(len(lines), "table", fmt.Sprintf("%d lines", len(lines)), "a line of names and twelve months")
 	}
 	type column struct {
 		to      *[]float64
@@ -60,7 +50,7 @@ func ReadNormals(r io.Reader, base almanac.Site) (almanac.Site, error) {
 		find, ok := normalsColumns[name]
 		convert, known := converters[unit]
 		if !ok || !known {
-			return base, &CSVError{1, fmt.Sprintf("column %d", i+1), fmt.Sprintf("%q", h), "month, tmax, tmin, rain, rain_days, wind, sun or sd_temp, with _c, _f, _mm, _in, _kmh or _mph"}
+			return base, inTable(1, fmt.Sprintf("column %d", i+1), fmt.Sprintf("%q", h), "month, tmax, tmin, rain, rain_days, wind, sun or sd_temp, with _c, _f, _mm, _in, _kmh or _mph")
 		}
 		columns[i] = column{find(&out), convert}
 		*columns[i].to = make([]float64, 12)
@@ -68,12 +58,12 @@ func ReadNormals(r io.Reader, base almanac.Site) (almanac.Site, error) {
 	}
 	for _, must := range []string{"tmax", "tmin", "rain"} {
 		if !have[must] {
-			return base, &CSVError{1, must, "no column", "a column " + must}
+			return base, inTable(1, must, "no column", "a column "+must)
 		}
 	}
 	for m, line := range lines[1:] {
 		if len(line) != len(columns) {
-			return base, &CSVError{m + 2, "line", fmt.Sprintf("%d values", len(line)), fmt.Sprintf("%d values", len(columns))}
+			return base, inTable(m+2, "line", fmt.Sprintf("%d values", len(line)), fmt.Sprintf("%d values", len(columns)))
 		}
 		for i, cell := range line {
 			if columns[i].to == nil {
@@ -81,7 +71,7 @@ func ReadNormals(r io.Reader, base almanac.Site) (almanac.Site, error) {
 			}
 			v, err := strconv.ParseFloat(strings.TrimSpace(cell), 64)
 			if err != nil {
-				return base, &CSVError{m + 2, lines[0][i], fmt.Sprintf("%q", cell), "a number"}
+				return base, inTable(m+2, lines[0][i], fmt.Sprintf("%q", cell), "a number")
 			}
 			(*columns[i].to)[m] = columns[i].convert(v)
 		}

@@ -97,22 +97,8 @@ const (
 	undoGrace = 5 * time.Second
 )
 
-// TooLateToUndo says that an entry can only be corrected by a new one.
-type TooLateToUndo struct{ Age time.Duration }
-
-func (e *TooLateToUndo) Error() string {
-	return fmt.Sprintf("entry: logged %d seconds ago given, at most %d expected: log a correction instead", int(e.Age.Seconds()), int(UndoFor.Seconds()))
-}
-
-// AlreadyCorrected says that an entry has a correction; that one is to be corrected.
-type AlreadyCorrected struct{ By string }
-
-func (e *AlreadyCorrected) Error() string {
-	return fmt.Sprintf("corrects: an entry already corrected given, its correction %s expected", e.By)
-}
-
 // AddEntry logs an entry. An entry whose id is already in the journal is not logged twice (a phone that sends again).
-// Errors: ErrNotFound for an unknown tree or corrected entry, *AlreadyCorrected.
+// Errors: ErrNotFound for an unknown tree or corrected entry, *Conflict.
 func (s *Store) AddEntry(ctx context.Context, orchardID string, e *Entry) error {
 	if e.ID == "" {
 		e.ID = NewID()
@@ -189,7 +175,7 @@ func addEntry(ctx context.Context, tx *sql.Tx, orchardID string, e *Entry) (fres
 		}
 		var by string
 		if err := tx.QueryRowContext(ctx, "SELECT id FROM entries WHERE corrects = ?", e.Corrects).Scan(&by); err == nil {
-			return false, &AlreadyCorrected{by}
+			return false, conflict("already_corrected", "corrects", "an entry already corrected", "its correction "+by)
 		} else if !errors.Is(err, sql.ErrNoRows) {
 			return false, err
 		}
@@ -214,7 +200,7 @@ func exists(ctx context.Context, tx *sql.Tx, table, orchardID, id string) error 
 	return nil
 }
 
-// Undo withdraws an entry within ten seconds of its logging. Errors: *TooLateToUndo, ErrNotFound.
+// Undo withdraws an entry within ten seconds of its logging. Errors: *Conflict, ErrNotFound.
 func (s *Store) Undo(ctx context.Context, orchardID, id string) error {
 	return s.tx(ctx, func(tx *sql.Tx) error {
 		var created string
@@ -230,7 +216,7 @@ func (s *Store) Undo(ctx context.Context, orchardID, id string) error {
 			return err
 		}
 		if age := s.now().Sub(at); age > UndoFor+undoGrace {
-			return &TooLateToUndo{age}
+			return conflict("too_late_to_undo", "entry", fmt.Sprintf("%.0f s old", age.Seconds()), fmt.Sprintf("%.0f s at most: log a correction instead", UndoFor.Seconds()))
 		}
 		if _, err := tx.ExecContext(ctx, "UPDATE entries SET withdrawn = 1, corrects = NULL WHERE id = ?", id); err != nil {
 			return err

@@ -86,7 +86,7 @@ func TestPeopleAndOwnTasksComeBackAsTheyWere(t *testing.T) {
 	stale := *p
 	p.Name = "Ansa K."
 	require.NoError(t, s.SavePerson(ctx, o.ID, p))
-	require.ErrorAs(t, s.SavePerson(ctx, o.ID, &stale), new(*store.Clash))
+	require.ErrorAs(t, s.SavePerson(ctx, o.ID, &stale), new(*store.Conflict))
 
 	tree := &store.Tree{Code: "A1", Kind: "apple"}
 	require.NoError(t, s.AddTree(ctx, o.ID, tree))

@@ -5,7 +5,7 @@ import (
 	"database/sql"
 	"encoding/json"
 	"errors"
-	"fmt"
+	"strconv"
 
 	"vertumna/core/almanac"
 	"vertumna/core/limb"
@@ -124,7 +124,7 @@ func (s *Store) MapHistory(ctx context.Context, treeID string) ([]Revision, erro
 }
 
 // SaveMap writes a new revision of a tree's limb map. It must be based on the map as of its date: another written
-// meanwhile is a *Clash that holds it. A first map is based on 0.
+// meanwhile is a *Conflict that holds it. A first map is based on 0.
 func (s *Store) SaveMap(ctx context.Context, orchardID, treeID string, m *LimbMap) error {
 	return s.tx(ctx, func(tx *sql.Tx) error { return s.saveMap(ctx, tx, orchardID, treeID, m) })
 }
@@ -146,7 +146,7 @@ func (s *Store) saveMap(ctx context.Context, tx *sql.Tx, orchardID, treeID strin
 		return err
 	}
 	if now != m.BasedOn {
-		return &Clash{Given: m.BasedOn, Current: now, Body: json.RawMessage(nowBody.String)}
+		return clash(m.BasedOn, now, nowBody.String)
 	}
 	return s.addRevision(ctx, tx, treeID, m, string(body))
 }
@@ -161,13 +161,6 @@ func (s *Store) addRevision(ctx context.Context, tx *sql.Tx, treeID string, m *L
 	_, err := tx.ExecContext(ctx, "INSERT INTO limb_maps (tree_id, revision, based_on, date, at, cause, note, body) VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
 		treeID, m.Revision.Revision, m.BasedOn, m.Date.String(), m.At, m.Cause, m.Note, body)
 	return err
-}
-
-// NothingToUndo says that a map has no revision before it on its day.
-type NothingToUndo struct{ Revision int }
-
-func (e *NothingToUndo) Error() string {
-	return fmt.Sprintf("revision: %d given, one made from another expected", e.Revision)
 }
 
 // CanUndoMap says whether a map has one before it of the same growth year, or that it was carried on from.
@@ -188,24 +181,24 @@ func (m *LimbMap) stepFrom(before *LimbMap) bool {
 }
 
 // UndoMap takes back the last change of a tree's limb map: it writes the map before it as a new revision. Undoing again
-// goes one further back. Errors: *Clash when the map changed meanwhile, *NothingToUndo, ErrNotFound.
+// goes one further back. Errors: *Conflict when the map changed meanwhile, *Conflict, ErrNotFound.
 func (s *Store) UndoMap(ctx context.Context, orchardID, treeID string, revision int, day almanac.Day) (*LimbMap, error) {
 	m, err := s.MapAsOf(ctx, treeID, day)
 	if err != nil {
 		return nil, err
 	}
 	if m.Revision.Revision != revision {
-		return nil, &Clash{Given: revision, Current: m.Revision.Revision}
+		return nil, clash(revision, m.Revision.Revision, "")
 	}
 	if m.BasedOn == 0 {
-		return nil, &NothingToUndo{revision}
+		return nil, conflict("nothing_to_undo", "revision", strconv.Itoa(revision), "one made from another")
 	}
 	before, err := s.MapRevision(ctx, treeID, m.BasedOn)
 	if err != nil {
 		return nil, err
 	}
 	if !m.stepFrom(before) {
-		return nil, &NothingToUndo{revision}
+		return nil, conflict("nothing_to_undo", "revision", strconv.Itoa(revision), "one made from another")
 	}
 	out := &LimbMap{Revision{BasedOn: before.BasedOn, Date: m.Date, Cause: CauseUndo}, before.Doc}
 	body, err := json.Marshal(out.Doc)
@@ -221,7 +214,7 @@ func (s *Store) UndoMap(ctx context.Context, orchardID, treeID string, revision 
 			return err
 		}
 		if now != revision {
-			return &Clash{Given: revision, Current: now}
+			return clash(revision, now, "")
 		}
 		return s.addRevision(ctx, tx, treeID, out, string(body))
 	})

@@ -73,7 +73,7 @@ func TestUndoWritesTheMapBeforeAsANewRevision(t *testing.T) {
 	require.NoError(t, err)
 	require.Equal(t, 100.0, *m.Doc.Limbs[0].LengthCM, "undoing again goes one further back")
 	_, err = s.UndoMap(ctx, o, tree, 5, day)
-	var none *store.NothingToUndo
+	var none *store.Conflict
 	require.ErrorAs(t, err, &none)
 	h, err := s.MapHistory(ctx, tree)
 	require.NoError(t, err)
@@ -88,7 +88,7 @@ func TestAMapChangedMeanwhileIsAClashAndLosesNothing(t *testing.T) {
 	}
 	require.NoError(t, save(0, 100))
 	require.NoError(t, save(1, 110))
-	var clash *store.Clash
+	var clash *store.Conflict
 	require.ErrorAs(t, save(1, 120), &clash)
 	require.Equal(t, 2, clash.Current)
 	require.Contains(t, string(clash.Body), "110")

@@ -195,7 +195,7 @@ func (s *Store) Orchard(ctx context.Context, slug string) (*Orchard, error) {
 	return &o, nil
 }
 
-// SaveOrchard writes an orchard's document. Errors: *Clash, ErrNotFound.
+// SaveOrchard writes an orchard's document. Errors: *Conflict, ErrNotFound.
 func (s *Store) SaveOrchard(ctx context.Context, o *Orchard) error {
 	o.fill()
 	return s.tx(ctx, func(tx *sql.Tx) error {

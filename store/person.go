@@ -60,7 +60,7 @@ func (s *Store) People(ctx context.Context, orchardID string) ([]Person, error) 
 	return rows(ctx, s.db, func(p *Person, id string, v int) { p.ID, p.Version = id, v }, "SELECT id, version, body FROM people WHERE orchard_id = ? ORDER BY rowid", orchardID)
 }
 
-// SavePerson writes a person's document. Errors: *Clash, ErrNotFound.
+// SavePerson writes a person's document. Errors: *Conflict, ErrNotFound.
 func (s *Store) SavePerson(ctx context.Context, orchardID string, p *Person) error {
 	if p.Tools == nil {
 		p.Tools = []Tool{}

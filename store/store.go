@@ -16,11 +16,14 @@ import (
 	"io/fs"
 	"os"
 	"path/filepath"
+	"strconv"
 	"time"
 
 	"github.com/google/uuid"
 	"github.com/pressly/goose/v3"
 	_ "modernc.org/sqlite" // the driver
+
+	"vertumna/core/given"
 )
 
 //go:embed migrations/*.sql
@@ -46,15 +49,21 @@ func (e *FileError) Error() string {
 // ErrNotFound is returned when nothing has the id or slug asked for.
 var ErrNotFound = errors.New("not found")
 
-// Clash is returned when a document was changed by someone else since it was read.
-type Clash struct {
-	Given   int // the version the edit was based on
-	Current int
-	Body    json.RawMessage // the document as it now stands
+// Conflict is a write that does not fit what stands: a document changed meanwhile, an entry already corrected.
+type Conflict struct {
+	given.Fault
+	// Based and Current are the versions of a clash: what the edit was based on, and what stands; Body is the document as it stands.
+	Based, Current int
+	Body           json.RawMessage
 }
 
-func (c *Clash) Error() string {
-	return fmt.Sprintf("version: %d given, %d expected: it was changed meanwhile", c.Given, c.Current)
+// clash is a document that was changed by someone else since it was read.
+func clash(based, current int, body string) error {
+	return &Conflict{given.Fault{Code: "version_clash", Field: "version", Given: strconv.Itoa(based), Expected: strconv.Itoa(current)}, based, current, json.RawMessage(body)}
+}
+
+func conflict(code, field, was, expected string) error {
+	return &Conflict{Fault: given.Fault{Code: code, Field: field, Given: was, Expected: expected}}
 }
 
 // Option changes how a store is opened.
@@ -279,17 +288,16 @@ func update(ctx context.Context, tx *sql.Tx, table, id string, version int, body
 	if n, _ := r.RowsAffected(); n == 1 {
 		return version + 1, nil
 	}
-	c := &Clash{Given: version}
+	var current int
 	var now string
-	err = tx.QueryRowContext(ctx, "SELECT version, body FROM "+table+" WHERE id = ?", id).Scan(&c.Current, &now)
+	err = tx.QueryRowContext(ctx, "SELECT version, body FROM "+table+" WHERE id = ?", id).Scan(&current, &now)
 	if errors.Is(err, sql.ErrNoRows) {
 		return 0, ErrNotFound
 	}
 	if err != nil {
 		return 0, err
 	}
-	c.Body = json.RawMessage(now)
-	return 0, c
+	return 0, clash(version, current, now)
 }
 
 func (s *Store) stamp() string { return s.now().UTC().Format(time.RFC3339Nano) }

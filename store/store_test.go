@@ -13,6 +13,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"vertumna/core/almanac"
+	"vertumna/core/given"
 	"vertumna/store"
 )
 
@@ -70,9 +71,9 @@ func TestTwoEditsAtOnceAreRefusedWithBothVersions(t *testing.T) {
 	require.NoError(t, s.SaveTree(ctx, o.ID, &mine))
 	yours.Notes = "yours"
 	err := s.SaveTree(ctx, o.ID, &yours)
-	var clash *store.Clash
+	var clash *store.Conflict
 	require.ErrorAs(t, err, &clash)
-	require.Equal(t, 1, clash.Given)
+	require.Equal(t, 1, clash.Based)
 	require.Equal(t, 2, clash.Current)
 	require.Contains(t, string(clash.Body), "mine")
 	history, err := s.TreeHistory(ctx, tree.ID)
@@ -116,7 +117,7 @@ func TestTheJournalIsCorrectedByNewEntriesAndUndoneForTenSeconds(t *testing.T) {
 	all, _, err := s.Journal(ctx, o.ID)
 	require.NoError(t, err)
 	require.Len(t, all, 2, "nothing logged is overwritten")
-	require.ErrorAs(t, s.AddEntry(ctx, o.ID, &store.Entry{Date: day("2026-03-01"), Kind: "note", Corrects: first.ID}), new(*store.AlreadyCorrected))
+	require.ErrorAs(t, s.AddEntry(ctx, o.ID, &store.Entry{Date: day("2026-03-01"), Kind: "note", Corrects: first.ID}), new(*store.Conflict))
 
 	require.NoError(t, s.AddEntry(ctx, o.ID, &store.Entry{Date: day("2026-03-02"), Kind: "void", Corrects: fix.ID}))
 	inForce, _, err = s.Entries(ctx, o.ID)
@@ -130,7 +131,7 @@ func TestTheJournalIsCorrectedByNewEntriesAndUndoneForTenSeconds(t *testing.T) {
 	late := &store.Entry{Date: day("2026-03-03"), Kind: "note"}
 	require.NoError(t, s.AddEntry(ctx, o.ID, late))
 	now = now.Add(time.Minute)
-	require.ErrorAs(t, s.Undo(ctx, o.ID, late.ID), new(*store.TooLateToUndo))
+	require.ErrorAs(t, s.Undo(ctx, o.ID, late.ID), new(*store.Conflict))
 }
 
 func TestATreeWithAJournalIsNotRemoved(t *testing.T) {
@@ -139,9 +140,9 @@ func TestATreeWithAJournalIsNotRemoved(t *testing.T) {
 	a, b := &store.Tree{Code: "A1", Kind: "apple"}, &store.Tree{Code: "A2", Kind: "apple"}
 	require.NoError(t, s.AddTree(ctx, o.ID, a))
 	require.NoError(t, s.AddTree(ctx, o.ID, b))
-	require.ErrorAs(t, s.AddTree(ctx, o.ID, &store.Tree{Code: "A1", Kind: "apple"}), new(*store.CodeTaken))
+	require.ErrorAs(t, s.AddTree(ctx, o.ID, &store.Tree{Code: "A1", Kind: "apple"}), new(given.Fault))
 	require.NoError(t, s.AddEntry(ctx, o.ID, &store.Entry{TreeID: a.ID, Date: day("2026-03-01"), Kind: "note"}))
-	require.ErrorAs(t, s.RemoveTree(ctx, o.ID, a.ID), new(*store.HasEntries))
+	require.ErrorAs(t, s.RemoveTree(ctx, o.ID, a.ID), new(*store.Conflict))
 	require.NoError(t, s.RemoveTree(ctx, o.ID, b.ID))
 	require.ErrorIs(t, s.RemoveTree(ctx, o.ID, b.ID), store.ErrNotFound)
 	require.ErrorIs(t, s.AddEntry(ctx, o.ID, &store.Entry{TreeID: b.ID, Date: day("2026-03-01"), Kind: "note"}), store.ErrNotFound)

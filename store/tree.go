@@ -8,6 +8,7 @@ import (
 	"strconv"
 
 	"vertumna/core/almanac"
+	"vertumna/core/given"
 )
 
 // Tree is a tree's document. Zero numbers are unknown.
@@ -64,14 +65,7 @@ type TreeVersion struct {
 	Tree    Tree   `json:"tree"`
 }
 
-// CodeTaken says that another tree of the orchard has the code.
-type CodeTaken struct{ Code string }
-
-func (e *CodeTaken) Error() string {
-	return fmt.Sprintf("code: %q given, a code no other tree has expected", e.Code)
-}
-
-// AddTree adds a tree to an orchard. Error: *CodeTaken.
+// AddTree adds a tree to an orchard. Error: given.Fault.
 func (s *Store) AddTree(ctx context.Context, orchardID string, t *Tree) error {
 	if t.ID == "" {
 		t.ID = NewID()
@@ -99,7 +93,7 @@ func codeFree(ctx context.Context, tx *sql.Tx, orchardID string, t *Tree) error 
 	var n int
 	err := tx.QueryRowContext(ctx, "SELECT count(*) FROM trees WHERE orchard_id = ? AND code = ? AND id <> ?", orchardID, t.Code, t.ID).Scan(&n)
 	if err == nil && n > 0 {
-		return &CodeTaken{t.Code}
+		return given.Fault{Code: "code_taken", Field: "code", Given: t.Code, Expected: "a code no other tree has"}
 	}
 	return err
 }
@@ -136,7 +130,7 @@ func (s *Store) Tree(ctx context.Context, orchardID, id string) (*Tree, error) {
 	return &ts[0], nil
 }
 
-// SaveTree writes a tree's document and keeps the version before it. Errors: *Clash, *CodeTaken, ErrNotFound.
+// SaveTree writes a tree's document and keeps the version before it. Errors: *Conflict, given.Fault, ErrNotFound.
 func (s *Store) SaveTree(ctx context.Context, orchardID string, t *Tree) error {
 	return s.tx(ctx, func(tx *sql.Tx) error {
 		if err := codeFree(ctx, tx, orchardID, t); err != nil {
@@ -179,21 +173,14 @@ func (s *Store) TreeHistory(ctx context.Context, id string) ([]TreeVersion, erro
 	return out, rs.Err()
 }
 
-// HasEntries is returned when a tree with a journal would be removed: it can only be marked gone.
-type HasEntries struct{ Count int }
-
-func (e *HasEntries) Error() string {
-	return fmt.Sprintf("tree: it has %d journal entries; mark it gone instead", e.Count)
-}
-
-// RemoveTree deletes a tree entered by mistake, while nothing was logged on it. Errors: *HasEntries, ErrNotFound.
+// RemoveTree deletes a tree entered by mistake, while nothing was logged on it. Errors: *Conflict, ErrNotFound.
 func (s *Store) RemoveTree(ctx context.Context, orchardID, id string) error {
 	var n int
 	if err := s.db.QueryRowContext(ctx, "SELECT count(*) FROM entries WHERE tree_id = ?", id).Scan(&n); err != nil {
 		return err
 	}
 	if n > 0 {
-		return &HasEntries{n}
+		return conflict("has_entries", "tree", fmt.Sprintf("%d journal entries", n), "none: mark it gone instead")
 	}
 	return s.remove(ctx, "trees", orchardID, id)
 }

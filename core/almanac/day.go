@@ -6,21 +6,16 @@ package almanac
 import (
 	"fmt"
 	"math"
+
+	"vertumna/core/given"
 )
 
 // Day is a date of the proleptic Gregorian calendar: whole days from 1970-01-01, negative before. Its text is
 // YYYY-MM-DD.
 type Day int
 
-// Error is a refusal with a stable code. Field, Given and Expected say what was wrong with which value.
-type Error struct{ Code, Field, Given, Expected string }
-
-func (e *Error) Error() string {
-	return fmt.Sprintf("%s: %s given, %s expected", e.Field, e.Given, e.Expected)
-}
-
-func refuse(code, field string, given any, expected string) *Error {
-	return &Error{code, field, fmt.Sprint(given), expected}
+func refuse(code, field string, was any, expected string) error {
+	return given.Fault{Code: code, Field: field, Given: fmt.Sprint(was), Expected: expected}
 }
 
 // DateOf is the day of a year, month 1..12 and day of the month.
@@ -127,7 +122,7 @@ const (
 	MaxYear = 2100
 )
 
-func checkYear(y int) *Error {
+func checkYear(y int) error {
 	if y < MinYear || y > MaxYear {
 		return refuse("bad_year", "year", y, "2000 to 2100")
 	}

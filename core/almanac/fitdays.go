@@ -1,6 +1,8 @@
 package almanac
 
-import "fmt"
+import (
+	"fmt"
+)
 
 // Purpose of a day's work; each asks other weather.
 type Purpose string
@@ -98,7 +100,7 @@ func (l FitLimits) why(d ForecastDay, dry []bool) string {
 	return ""
 }
 
-func (d ForecastDay) check(i int) *Error {
+func (d ForecastDay) check(i int) error {
 	for _, v := range []struct {
 		name   string
 		x      float64

@@ -1,6 +1,8 @@
 package almanac
 
-import "math"
+import (
+	"math"
+)
 
 // TempDay is one day's least and greatest temperature. A missing value is NaN.
 type TempDay struct {
@@ -28,7 +30,7 @@ func Hourly(lat float64, days []TempDay) (HourlySeries, error) {
 	return hourly(lat, filled), nil
 }
 
-func fillSeries(days []TempDay) ([]TempDay, *Error) {
+func fillSeries(days []TempDay) ([]TempDay, error) {
 	if len(days) == 0 {
 		return nil, refuse("series_short", "days", "none", "at least one day")
 	}

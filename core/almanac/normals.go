@@ -27,7 +27,7 @@ func (s *Site) South() bool { return s.Lat < 0 }
 
 var monthLen = [12]float64{31, 28.25, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31}
 
-func checkPlace(lat, lon float64) *Error {
+func checkPlace(lat, lon float64) error {
 	if !finite(lat) || lat < -90 || lat > 90 {
 		return refuse("bad_latitude", "lat", lat, "-90 to 90")
 	}
@@ -46,7 +46,7 @@ func (s *Site) Check() error {
 	return nil
 }
 
-func (s *Site) check() *Error {
+func (s *Site) check() error {
 	if err := checkPlace(s.Lat, s.Lon); err != nil {
 		return err
 	}
@@ -79,7 +79,7 @@ func (s *Site) check() *Error {
 
 func at(field string, month int) string { return fmt.Sprintf("%s[%d]", field, month) }
 
-func twelveFinite(name string, v []float64) *Error {
+func twelveFinite(name string, v []float64) error {
 	if len(v) != 12 {
 		return refuse("bad_normals", name, fmt.Sprintf("%d months", len(v)), "twelve numbers, January first")
 	}
@@ -91,8 +91,8 @@ func twelveFinite(name string, v []float64) *Error {
 	return nil
 }
 
-func (s *Site) checkMonth(i int) *Error {
-	bad := func(field string, v float64, expected string) *Error {
+func (s *Site) checkMonth(i int) error {
+	bad := func(field string, v float64, expected string) error {
 		return refuse("bad_normals", at(field, i), v, expected)
 	}
 	switch {

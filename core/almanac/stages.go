@@ -57,7 +57,7 @@ const (
 	maxOffset     = 60.0
 )
 
-func classOf(field, given string, values map[string]float64) (float64, *Error) {
+func classOf(field, given string, values map[string]float64) (float64, error) {
 	if given == "" {
 		given = "mid"
 	}
@@ -73,17 +73,17 @@ func classOf(field, given string, values map[string]float64) (float64, *Error) {
 }
 
 // prepare checks a request and works out what depends on the tree alone.
-func (r *StageRequest) prepare(south bool) *Error {
+func (r *StageRequest) prepare(south bool) error {
 	if r.Kind == nil {
 		return refuse("unknown_species", "species", "none", "a kind of the table")
 	}
 	p := &r.Kind.Phenology
 	r.south = south
-	var err, err2, err3 *Error
+	var err, err2, err3 error
 	r.need, err = classOf("chill", r.ChillClass, map[string]float64{"low": p.ChillLow, "mid": p.ChillMid, "high": p.ChillHigh})
 	r.scale, err2 = classOf("bloom", r.BloomClass, map[string]float64{"early": bloomEarly, "mid": 1, "late": bloomLate})
 	r.harvest, err3 = classOf("harvest", r.HarvestClass, map[string]float64{"early": p.HarvestEarly, "mid": p.HarvestMid, "late": p.HarvestLate})
-	for _, e := range []*Error{err, err2, err3} {
+	for _, e := range []error{err, err2, err3} {
 		if e != nil {
 			return e
 		}
@@ -98,7 +98,7 @@ func (r *StageRequest) prepare(south bool) *Error {
 	return r.checkObserved(calendarOf(r.Season, south))
 }
 
-func (r *StageRequest) checkObserved(c calendar) *Error {
+func (r *StageRequest) checkObserved(c calendar) error {
 	seen := noDates()
 	for i, o := range r.Observed {
 		field := fmt.Sprintf("observed[%d]", i)

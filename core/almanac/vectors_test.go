@@ -13,6 +13,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"vertumna/core/almanac"
+	"vertumna/core/given"
 	"vertumna/core/pomology"
 )
 
@@ -56,7 +57,7 @@ func TestVectorsAlmanac(t *testing.T) {
 					require.True(t, ok, "no function %q", c.Fn)
 					got, err := run(&f, c.In)
 					if err != nil {
-						var e *almanac.Error
+						var e given.Fault
 						require.True(t, errors.As(err, &e), "%v", err)
 						require.NotEmpty(t, e.Field)
 						require.NotEmpty(t, e.Expected)
@@ -487,7 +488,7 @@ func yearSums(s *almanac.Site, a siteArgs) (any, error) {
 func kindFor(slug string) (*pomology.Kind, error) {
 	k, err := pomology.BySlug(slug)
 	if err != nil {
-		return nil, &almanac.Error{Code: "unknown_species", Field: "species", Given: slug, Expected: "a kind"}
+		return nil, given.Fault{Code: "unknown_species", Field: "species", Given: slug, Expected: "a kind"}
 	}
 	return k, nil
 }

@@ -7,6 +7,7 @@ import (
 	"strconv"
 
 	"vertumna/core/almanac"
+	"vertumna/core/given"
 	"vertumna/core/limb"
 	"vertumna/core/pomology"
 )
@@ -61,7 +62,7 @@ type sketch struct {
 func clamp(x, a, b float64) float64 { return math.Max(a, math.Min(b, x)) }
 
 // Sketch draws a plausible tree of a kind, form, age and size: the same input gives the same tree. All its values are
-// estimated but for those given. The error is limb.Problems.
+// estimated but for those given. The error is given.Faults.
 func Sketch(in SketchInput) (limb.Doc, error) {
 	kind, err := checkSketch(in)
 	if err != nil {
@@ -87,42 +88,40 @@ func Sketch(in SketchInput) (limb.Doc, error) {
 }
 
 func checkSketch(in SketchInput) (*pomology.Kind, error) {
-	var ps limb.Problems
-	bad := func(field, format string, args ...any) {
-		ps = append(ps, limb.Problem{Code: "E_SKETCH", Field: field, Message: fmt.Sprintf(format, args...)})
-	}
+	var ps given.Faults
+	bad := func(field, was, expected string) { ps.Add("E_SKETCH", field, was, expected) }
 	kind, err := pomology.BySlug(in.Species)
 	if err != nil {
-		bad("species", "%q given, a kind of the table expected", in.Species)
+		bad("species", fmt.Sprintf("%q", in.Species), "a kind of the table")
 		return nil, ps
 	}
 	if _, err := pomology.FormBySlug(in.Form); err != nil {
-		bad("form", "%q given, a form of the table expected", in.Form)
+		bad("form", fmt.Sprintf("%q", in.Form), "a form of the table")
 	}
 	if in.Age < 1 || in.Age > 150 {
-		bad("age", "%d years given, 1 to 150 expected", in.Age)
+		bad("age", fmt.Sprintf("%d years", in.Age), "1 to 150")
 	}
 	tip := kind.Growth.TipMM
 	if !(in.TrunkMM > tip && in.TrunkMM <= limb.MaxDiameterMM) {
-		bad("trunk_mm", "%g mm given, above %g to %.0f mm expected", in.TrunkMM, tip, limb.MaxDiameterMM)
+		bad("trunk_mm", fmt.Sprintf("%g mm", in.TrunkMM), fmt.Sprintf("above %g to %.0f mm", tip, limb.MaxDiameterMM))
 	}
 	if !(in.HeightCM >= 30 && in.HeightCM <= maxSketchCM) {
-		bad("height_cm", "%g cm given, 30 to %d cm expected", in.HeightCM, maxSketchCM)
+		bad("height_cm", fmt.Sprintf("%g cm", in.HeightCM), fmt.Sprintf("30 to %d cm", maxSketchCM))
 	}
 	if !(in.SpreadCM >= 20 && in.SpreadCM <= maxSketchCM) {
-		bad("spread_cm", "%g cm given, 20 to %d cm expected", in.SpreadCM, maxSketchCM)
+		bad("spread_cm", fmt.Sprintf("%g cm", in.SpreadCM), fmt.Sprintf("20 to %d cm", maxSketchCM))
 	}
 	if in.Scaffolds < 1 || in.Scaffolds > maxScaffolds {
-		bad("scaffolds", "%d given, 1 to %d expected", in.Scaffolds, maxScaffolds)
+		bad("scaffolds", fmt.Sprintf("%d", in.Scaffolds), fmt.Sprintf("1 to %d", maxScaffolds))
 	}
 	for _, a := range in.Azimuths {
 		if !(a >= 0 && a <= 360) {
-			bad("azimuths", "%g degrees given, 0 to 360 expected", a)
+			bad("azimuths", fmt.Sprintf("%g degrees", a), "0 to 360")
 		}
 	}
 	for _, f := range in.Faults {
 		if _, ok := faults[f]; !ok {
-			bad("faults", "%q given, a fault that can be planted expected", f)
+			bad("faults", fmt.Sprintf("%q", f), "a fault that can be planted")
 		}
 	}
 	if len(ps) > 0 {

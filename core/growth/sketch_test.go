@@ -7,6 +7,7 @@ import (
 
 	"github.com/stretchr/testify/require"
 
+	"vertumna/core/given"
 	"vertumna/core/growth"
 	"vertumna/core/limb"
 	"vertumna/core/pomology"
@@ -66,12 +67,12 @@ func TestAzimuthsGivenAreKeptAndCountAsMeasured(t *testing.T) {
 
 func TestAnImpossibleSketchIsRefusedFieldByField(t *testing.T) {
 	_, err := growth.Sketch(growth.SketchInput{Species: "apple", Form: "cloud", TrunkMM: math.NaN(), HeightCM: 5, SpreadCM: -1, Scaffolds: 99, Azimuths: []float64{700}, Faults: []string{"gremlins"}})
-	var ps limb.Problems
+	var ps given.Faults
 	require.ErrorAs(t, err, &ps)
 	var fields []string
 	for _, p := range ps {
 		fields = append(fields, p.Field)
-		require.Contains(t, p.Message, "expected")
+		require.Contains(t, p.Error(), "expected")
 	}
 	require.Equal(t, []string{"form", "age", "trunk_mm", "height_cm", "spread_cm", "scaffolds", "azimuths", "faults"}, fields)
 	_, err = growth.Sketch(growth.SketchInput{Species: "rose"})

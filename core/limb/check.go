@@ -1,6 +1,7 @@
 package limb
 
 import (
+	"fmt"
 	"maps"
 	"math"
 	"slices"
@@ -23,13 +24,13 @@ func finite(x float64) bool { return !math.IsNaN(x) && !math.IsInf(x, 0) }
 // checker walks a document once and collects all that is wrong with it.
 type checker struct {
 	doc *Doc
-	ps  Problems
+	ps  faults
 }
 
 // number returns the value of a field, reading what is no number as missing, and tells.
 func (c *checker) number(l *Limb, field string, p *float64) *float64 {
 	if p != nil && !finite(*p) {
-		c.ps.add("E_NUMBER", l.ID, field, "%v given, a number expected", *p)
+		c.ps.add("E_NUMBER", l.ID, field, fmt.Sprintf("%v", *p), "a number")
 		return nil
 	}
 	return p
@@ -67,42 +68,41 @@ func (c *checker) ownFields(in Limb) Limb {
 func (c *checker) ranges(l *Limb) {
 	switch {
 	case l.LengthCM == nil:
-		c.ps.add("E_LENGTH", l.ID, "length_cm", "no length given, above 0 to %.0f cm expected", MaxLengthCM)
+		c.ps.add("E_LENGTH", l.ID, "length_cm", "no length", fmt.Sprintf("above 0 to %.0f cm", MaxLengthCM))
 	case *l.LengthCM <= 0 || *l.LengthCM > MaxLengthCM:
-		c.ps.add("E_LENGTH", l.ID, "length_cm", "%g cm given, above 0 to %.0f cm expected", *l.LengthCM, MaxLengthCM)
+		c.ps.add("E_LENGTH", l.ID, "length_cm", fmt.Sprintf("%g cm", *l.LengthCM), fmt.Sprintf("above 0 to %.0f cm", MaxLengthCM))
 	}
 	if d := l.DiameterMM; d != nil && (*d <= 0 || *d > MaxDiameterMM) {
-		c.ps.add("E_DIAMETER", l.ID, "diameter_mm", "%g mm given, above 0 to %.0f mm expected", *d, MaxDiameterMM)
+		c.ps.add("E_DIAMETER", l.ID, "diameter_mm", fmt.Sprintf("%g mm", *d), fmt.Sprintf("above 0 to %.0f mm", MaxDiameterMM))
 		l.DiameterMM = nil
 	}
 	if d := l.TipDiameterMM; d != nil && (*d <= 0 || *d > MaxDiameterMM) {
-		c.ps.add("E_DIAMETER", l.ID, "tip_diameter_mm", "%g mm given, above 0 to %.0f mm expected", *d, MaxDiameterMM)
+		c.ps.add("E_DIAMETER", l.ID, "tip_diameter_mm", fmt.Sprintf("%g mm", *d), fmt.Sprintf("above 0 to %.0f mm", MaxDiameterMM))
 		l.TipDiameterMM = nil
 	}
 	if a := l.AzimuthDeg; a != nil && (*a < 0 || *a > 360) {
-		c.ps.add("E_AZIMUTH", l.ID, "azimuth_deg", "%g degrees given, 0 to 360 expected", *a)
+		c.ps.add("E_AZIMUTH", l.ID, "azimuth_deg", fmt.Sprintf("%g degrees", *a), "0 to 360")
 	}
 	c.angle(l, "angle_base_deg", l.AngleBaseDeg)
 	c.angle(l, "angle_tip_deg", l.AngleTipDeg)
 	if b := l.BareCM; b != nil && *b < 0 {
-		c.ps.add("E_STRETCH", l.ID, "bare_cm", "%g cm given, 0 or more expected", *b)
+		c.ps.add("E_STRETCH", l.ID, "bare_cm", fmt.Sprintf("%g cm", *b), "0 or more")
 		l.BareCM = nil
 	}
 	if n := l.FruitCount; n != nil && *n < 0 {
-		c.ps.add("E_NUMBER", l.ID, "fruit_count", "%g given, 0 or more expected", *n)
+		c.ps.add("E_NUMBER", l.ID, "fruit_count", fmt.Sprintf("%g", *n), "0 or more")
 	}
 	if n := l.OwnD2MM2; n != nil && *n < 0 {
-		c.ps.add("E_NUMBER", l.ID, "own_d2_mm2", "%g given, 0 or more expected", *n)
+		c.ps.add("E_NUMBER", l.ID, "own_d2_mm2", fmt.Sprintf("%g", *n), "0 or more")
 	}
 	if l.TipDiameterMM != nil && l.DiameterMM != nil && *l.TipDiameterMM > *l.DiameterMM {
-		c.ps.add("E_TIP_THICKER", l.ID, "tip_diameter_mm", "%g mm at the tip, no more than the %g mm of the base expected",
-			*l.TipDiameterMM, *l.DiameterMM)
+		c.ps.add("E_TIP_THICKER", l.ID, "tip_diameter_mm", fmt.Sprintf("%g mm at the tip", *l.TipDiameterMM), fmt.Sprintf("no more than the %g mm of the base", *l.DiameterMM))
 	}
 }
 
 func (c *checker) angle(l *Limb, field string, a *float64) {
 	if a != nil && (*a < 0 || *a > 180) {
-		c.ps.add("E_ANGLE", l.ID, field, "%g degrees given, 0 (up) to 180 (down) expected", *a)
+		c.ps.add("E_ANGLE", l.ID, field, fmt.Sprintf("%g degrees", *a), "0 (up) to 180 (down)")
 	}
 }
 
@@ -111,13 +111,13 @@ func (c *checker) rings(l *Limb) {
 		return
 	}
 	if len(l.RingsCM) == 0 {
-		c.ps.add("E_RINGS", l.ID, "rings_cm", "an empty list given, a length for each season expected")
+		c.ps.add("E_RINGS", l.ID, "rings_cm", "an empty list", "a length for each season")
 		return
 	}
 	sum := 0.0
 	for i, r := range l.RingsCM {
 		if !finite(r) || r < 0 {
-			c.ps.add("E_RINGS", l.ID, "rings_cm", "%g cm given for season %d, 0 or more expected", r, i+1)
+			c.ps.add("E_RINGS", l.ID, "rings_cm", fmt.Sprintf("%g cm in season %d", r, i+1), "0 or more")
 			return
 		}
 		sum += r
@@ -126,38 +126,38 @@ func (c *checker) rings(l *Limb) {
 		return
 	}
 	if math.Abs(sum-*l.LengthCM) > ringTolerance(*l.LengthCM) || sum <= 0 {
-		c.ps.add("E_RINGS", l.ID, "rings_cm", "the seasons add up to %.1f cm, the length of %.1f cm expected", sum, *l.LengthCM)
+		c.ps.add("E_RINGS", l.ID, "rings_cm", fmt.Sprintf("the seasons add up to %.1f cm", sum), fmt.Sprintf("the length of %.1f cm", *l.LengthCM))
 	}
 }
 
 func (c *checker) words(l *Limb) {
 	if l.Tip != "" && l.Tip != Growing && l.Tip != Cut && l.Tip != DeadTip {
-		c.ps.add("E_TIP", l.ID, "tip", "%q given, growing, cut or dead expected", l.Tip)
+		c.ps.add("E_TIP", l.ID, "tip", fmt.Sprintf("%q", l.Tip), "growing, cut or dead")
 		l.Tip = ""
 	}
 	for _, t := range l.Tags {
 		if !slices.Contains(tags, t) {
-			c.ps.add("E_TAG", l.ID, "tags", "%q given, one of keep, favour, bark, leader, set expected", t)
+			c.ps.add("E_TAG", l.ID, "tags", fmt.Sprintf("%q", t), "one of keep, favour, bark, leader, set")
 		}
 	}
 	if !slices.Contains(devices, l.Device) {
-		c.ps.add("E_DEVICE", l.ID, "device", "%q given, none, bend, weight, spreader or tie expected", l.Device)
+		c.ps.add("E_DEVICE", l.ID, "device", fmt.Sprintf("%q", l.Device), "none, bend, weight, spreader or tie")
 	}
 	if s := l.State; s != nil {
 		if !slices.ContainsFunc(stateKinds, func(k StateKind) bool { return k.Kind == s.Kind }) {
-			c.ps.add("E_STATE", l.ID, "state", "%q given, a state of a limb expected", s.Kind)
+			c.ps.add("E_STATE", l.ID, "state", fmt.Sprintf("%q", s.Kind), "a state of a limb")
 		}
 		if s.Kind == "successor" && s.Limb == "" {
-			c.ps.add("E_STATE", l.ID, "state", "no limb named, the limb that follows expected")
+			c.ps.add("E_STATE", l.ID, "state", "no limb named", "the limb that follows")
 		}
 	}
 	for _, field := range slices.Sorted(maps.Keys(l.Sources)) {
 		if s := l.Sources[field]; s != Measured && s != Estimated && s != Predicted {
-			c.ps.add("E_SOURCE", l.ID, "sources", "%q given for %s, measured, estimated or predicted expected", s, field)
+			c.ps.add("E_SOURCE", l.ID, "sources", fmt.Sprintf("%q for %s", s, field), "measured, estimated or predicted")
 		}
 	}
 	if s := l.Source; s != "" && s != Measured && s != Estimated && s != Predicted {
-		c.ps.add("E_SOURCE", l.ID, "source", "%q given, measured, estimated or predicted expected", s)
+		c.ps.add("E_SOURCE", l.ID, "source", fmt.Sprintf("%q", s), "measured, estimated or predicted")
 	}
 }
 
@@ -171,41 +171,40 @@ func (c *checker) places(l *Limb) {
 	for _, m := range l.Marks {
 		switch {
 		case !slices.Contains(markKinds, m.Kind):
-			c.ps.add("E_MARK", l.ID, "marks", "%q given, dead, damaged, diseased, borer, rubbing or weak expected", m.Kind)
+			c.ps.add("E_MARK", l.ID, "marks", fmt.Sprintf("%q", m.Kind), "dead, damaged, diseased, borer, rubbing or weak")
 		case !on(m.AtCM):
-			c.ps.add("E_MARK", l.ID, "marks", "%s at %g cm given, a place on the limb's %g cm expected", m.Kind, m.AtCM, end)
+			c.ps.add("E_MARK", l.ID, "marks", fmt.Sprintf("%s at %g cm", m.Kind, m.AtCM), fmt.Sprintf("a place on the limb's %g cm", end))
 		case m.Agent != "" && m.Kind != Diseased:
-			c.ps.add("E_MARK", l.ID, "marks", "agent %q given with %s, an agent only with diseased expected", m.Agent, m.Kind)
+			c.ps.add("E_MARK", l.ID, "marks", fmt.Sprintf("agent %q with %s", m.Agent, m.Kind), "an agent only with diseased")
 		case m.Agent != "" && !slices.Contains(agents, m.Agent):
-			c.ps.add("E_MARK", l.ID, "marks", "agent %q given, canker, blight, rot or unknown expected", m.Agent)
+			c.ps.add("E_MARK", l.ID, "marks", fmt.Sprintf("agent %q", m.Agent), "canker, blight, rot or unknown")
 		case m.Kind == Rubbing && m.Other == "":
-			c.ps.add("E_MARK", l.ID, "marks", "rubbing given without the other limb, its name expected")
+			c.ps.add("E_MARK", l.ID, "marks", "rubbing without the other limb", "its name")
 		case m.Kind != Rubbing && m.Other != "":
-			c.ps.add("E_MARK", l.ID, "marks", "another limb given with %s, one only with rubbing expected", m.Kind)
+			c.ps.add("E_MARK", l.ID, "marks", fmt.Sprintf("another limb with %s", m.Kind), "one only with rubbing")
 		}
 	}
 	for _, b := range l.Buds {
 		if !on(b.AtCM) || b.RollDeg != nil && !finite(*b.RollDeg) {
-			c.ps.add("E_BUD", l.ID, "buds", "a bud at %g cm given, a place on the limb's %g cm expected", b.AtCM, end)
+			c.ps.add("E_BUD", l.ID, "buds", fmt.Sprintf("a bud at %g cm", b.AtCM), fmt.Sprintf("a place on the limb's %g cm", end))
 		} else if b.Kind != "" && !slices.Contains(budKinds, b.Kind) {
-			c.ps.add("E_BUD", l.ID, "buds", "%q given, a kind of bud expected", b.Kind)
+			c.ps.add("E_BUD", l.ID, "buds", fmt.Sprintf("%q", b.Kind), "a kind of bud")
 		}
 	}
 	for _, w := range l.Wounds {
 		if !on(w.AtCM) || !finite(w.DMM) || w.DMM <= 0 {
-			c.ps.add("E_WOUND", l.ID, "wounds", "a wound of %g mm at %g cm given, above 0 mm on the limb's %g cm expected", w.DMM, w.AtCM, end)
+			c.ps.add("E_WOUND", l.ID, "wounds", fmt.Sprintf("a wound of %g mm at %g cm", w.DMM, w.AtCM), fmt.Sprintf("above 0 mm on the limb's %g cm", end))
 		}
 	}
 	inside := func(from, to float64) bool { return on(from) && on(to) && from < to }
 	for _, s := range l.Spurs {
 		if !inside(s.FromCM, s.ToCM) || !finite(s.Count) || s.Count < 0 {
-			c.ps.add("E_STRETCH", l.ID, "spurs", "%g spurs from %g to %g cm given, a count on a stretch of the limb's %g cm expected",
-				s.Count, s.FromCM, s.ToCM, end)
+			c.ps.add("E_STRETCH", l.ID, "spurs", fmt.Sprintf("%g spurs from %g to %g cm", s.Count, s.FromCM, s.ToCM), fmt.Sprintf("a count on a stretch of the limb's %g cm", end))
 		}
 	}
 	for _, g := range l.Gaps {
 		if !inside(g.FromCM, g.ToCM) {
-			c.ps.add("E_STRETCH", l.ID, "gaps", "from %g to %g cm given, a stretch of the limb's %g cm expected", g.FromCM, g.ToCM, end)
+			c.ps.add("E_STRETCH", l.ID, "gaps", fmt.Sprintf("from %g to %g cm", g.FromCM, g.ToCM), fmt.Sprintf("a stretch of the limb's %g cm", end))
 		}
 	}
 }
@@ -217,9 +216,9 @@ func (c *checker) limbsOf() []Limb {
 	for _, in := range c.doc.Limbs {
 		switch {
 		case in.ID == "":
-			c.ps.add("E_ID", "", "id", "a limb without a name given, a name expected")
+			c.ps.add("E_ID", "", "id", "a limb without a name", "a name")
 		case seen[in.ID]:
-			c.ps.add("E_DUP_ID", in.ID, "id", "%q given twice, every limb with its own name expected", in.ID)
+			c.ps.add("E_DUP_ID", in.ID, "id", fmt.Sprintf("%q twice", in.ID), "every limb with its own name")
 			continue
 		}
 		seen[in.ID] = true
@@ -237,7 +236,7 @@ func (c *checker) tree(limbs []Limb, index map[string]int) {
 		}
 	}
 	if stems == 0 {
-		c.ps.add("E_NO_ROOT", "", "parent", "no stem given, one limb without a parent expected")
+		c.ps.add("E_NO_ROOT", "", "parent", "no stem", "one limb without a parent")
 	}
 	for i := range limbs {
 		l := &limbs[i]
@@ -245,7 +244,7 @@ func (c *checker) tree(limbs []Limb, index map[string]int) {
 			continue
 		}
 		if _, ok := index[l.Parent]; !ok {
-			c.ps.add("E_PARENT", l.ID, "parent", "%q given, a limb of this map expected", l.Parent)
+			c.ps.add("E_PARENT", l.ID, "parent", fmt.Sprintf("%q", l.Parent), "a limb of this map")
 			continue
 		}
 		steps, at := 0, i
@@ -258,7 +257,7 @@ func (c *checker) tree(limbs []Limb, index map[string]int) {
 			steps++
 		}
 		if steps > len(limbs) {
-			c.ps.add("E_CYCLE", l.ID, "parent", "%q hangs on itself by way of %q, a chain that ends at a stem expected", l.ID, l.Parent)
+			c.ps.add("E_CYCLE", l.ID, "parent", fmt.Sprintf("%q hangs on itself by way of %q", l.ID, l.Parent), "a chain that ends at a stem")
 		}
 	}
 	for i := range limbs {
@@ -268,7 +267,7 @@ func (c *checker) tree(limbs []Limb, index map[string]int) {
 
 func (c *checker) attachment(limbs []Limb, index map[string]int, l *Limb) {
 	if a := l.AttachCM; a != nil && *a < 0 {
-		c.ps.add("E_ATTACH", l.ID, "attach_cm", "%g cm given, 0 or more expected", *a)
+		c.ps.add("E_ATTACH", l.ID, "attach_cm", fmt.Sprintf("%g cm", *a), "0 or more")
 	}
 	p, ok := index[l.Parent]
 	if l.Parent == "" || !ok {
@@ -277,20 +276,20 @@ func (c *checker) attachment(limbs []Limb, index map[string]int, l *Limb) {
 	parent := &limbs[p]
 	if a, length := l.AttachCM, parent.LengthCM; a != nil && length != nil && *length > 0 {
 		if *a > *length+1 {
-			c.ps.add("E_ATTACH", l.ID, "attach_cm", "%g cm given, no more than the %g cm of %q expected", *a, *length, parent.ID)
+			c.ps.add("E_ATTACH", l.ID, "attach_cm", fmt.Sprintf("%g cm", *a), fmt.Sprintf("no more than the %g cm of %q", *length, parent.ID))
 		}
 	}
 	if d, pd := l.DiameterMM, parent.DiameterMM; d != nil && pd != nil && *d > *pd {
-		c.ps.add("E_CHILD_THICKER", l.ID, "diameter_mm", "%g mm given, no more than the %g mm of %q expected", *d, *pd, parent.ID)
+		c.ps.add("E_CHILD_THICKER", l.ID, "diameter_mm", fmt.Sprintf("%g mm", *d), fmt.Sprintf("no more than the %g mm of %q", *pd, parent.ID))
 	}
 	for _, m := range l.Marks {
 		if _, known := index[m.Other]; m.Kind == Rubbing && m.Other != "" && !known {
-			c.ps.add("E_MARK", l.ID, "marks", "rubbing on %q given, a limb of this map expected", m.Other)
+			c.ps.add("E_MARK", l.ID, "marks", fmt.Sprintf("rubbing on %q", m.Other), "a limb of this map")
 		}
 	}
 	if s := l.State; s != nil && s.Limb != "" {
 		if _, known := index[s.Limb]; !known {
-			c.ps.add("E_STATE", l.ID, "state", "%q given, a limb of this map expected", s.Limb)
+			c.ps.add("E_STATE", l.ID, "state", fmt.Sprintf("%q", s.Limb), "a limb of this map")
 		}
 	}
 }
@@ -300,23 +299,23 @@ func Check(doc Doc) (*Map, error) {
 	c := checker{doc: &doc}
 	kind, err := pomology.BySlug(doc.Species)
 	if err != nil || kind.Growth.InternodeCM == 0 {
-		c.ps.add("E_SPECIES", "", "species", "%q given, a kind of fruit tree with a growth table expected", doc.Species)
+		c.ps.add("E_SPECIES", "", "species", fmt.Sprintf("%q", doc.Species), "a kind of fruit tree with a growth table")
 	}
 	if doc.Form != "" {
 		if _, err := pomology.FormBySlug(doc.Form); err != nil {
-			c.ps.add("E_FORM", "", "form", "%q given, a form of the table expected", doc.Form)
+			c.ps.add("E_FORM", "", "form", fmt.Sprintf("%q", doc.Form), "a form of the table")
 		}
 	}
 	if doc.Season != "" && doc.Season != Dormant && doc.Season != Summer {
-		c.ps.add("E_SEASON", "", "season", "%q given, dormant or summer expected", doc.Season)
+		c.ps.add("E_SEASON", "", "season", fmt.Sprintf("%q", doc.Season), "dormant or summer")
 	}
 	if len(doc.Limbs) == 0 {
-		c.ps.add("E_EMPTY", "", "limbs", "no limb given, at least the stem expected")
-		return nil, c.ps
+		c.ps.add("E_EMPTY", "", "limbs", "no limb", "at least the stem")
+		return nil, c.ps.orNil()
 	}
 	if len(doc.Limbs) > MaxLimbs {
-		c.ps.add("E_TOO_MANY", "", "limbs", "%d limbs given, no more than %d expected", len(doc.Limbs), MaxLimbs)
-		return nil, c.ps
+		c.ps.add("E_TOO_MANY", "", "limbs", fmt.Sprintf("%d limbs", len(doc.Limbs)), fmt.Sprintf("no more than %d", MaxLimbs))
+		return nil, c.ps.orNil()
 	}
 	limbs := c.limbsOf()
 	index := make(map[string]int, len(limbs))

@@ -1,6 +1,7 @@
 package limb
 
 import (
+	"fmt"
 	"math"
 	"slices"
 )
@@ -76,7 +77,7 @@ func (m *Map) spurLeaf(i int, c CutAt) float64 {
 	return c.Fraction * m.pipe.own[i] * (a.fall(c.AtCM, end) - a.fall(c.ToCM, end))
 }
 
-// Cut makes a cut. The error is Problems: the limb is not on the map, the place is not on the limb, or a whole stem
+// Cut makes a cut. The error is given.Faults: the limb is not on the map, the place is not on the limb, or a whole stem
 // would go. For many cuts, see Cutter.
 func (m *Map) Cut(c CutAt) (*Map, error) {
 	cutter := m.Cutter()
@@ -102,18 +103,18 @@ func (k *Cutter) Map() *Map { return k.m }
 // Cut makes one more cut. Errors: those of Map.Cut; then nothing is cut.
 func (k *Cutter) Cut(c CutAt) error {
 	m := k.m
-	var ps Problems
+	var ps faults
 	i := m.Index(c.Limb)
 	switch {
 	case i < 0:
-		ps.add("E_CUT_LIMB", c.Limb, "limb", "%q given, a limb of this map expected", c.Limb)
+		ps.add("E_CUT_LIMB", c.Limb, "limb", fmt.Sprintf("%q", c.Limb), "a limb of this map")
 	case !finite(c.AtCM) || c.AtCM > m.Axes[i].L:
-		ps.add("E_CUT_POS", c.Limb, "at_cm", "%g cm given, a place on the limb's %.1f cm expected", c.AtCM, m.Axes[i].L)
+		ps.add("E_CUT_POS", c.Limb, "at_cm", fmt.Sprintf("%g cm", c.AtCM), fmt.Sprintf("a place on the limb's %.1f cm", m.Axes[i].L))
 	case c.AtCM <= 0 && m.IsStem(i) && c.Kind != Notch && c.Kind != SpurThin:
-		ps.add("E_CUT_TRUNK", c.Limb, "at_cm", "the whole stem given, a cut above the ground expected")
+		ps.add("E_CUT_TRUNK", c.Limb, "at_cm", "the whole stem", "a cut above the ground")
 	}
 	if len(ps) > 0 {
-		return ps
+		return ps.orNil()
 	}
 	switch {
 	case c.Kind == Notch:

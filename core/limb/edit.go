@@ -42,18 +42,18 @@ var edits = map[string]func(*Doc, *Limb, Edit) error{
 	"tag": addTag, "untag": takeTag, "state": setState, "bud": seeBud, "cut": cutOff,
 }
 
-// Apply makes edits, in order, on a copy of a document. The error is Problems and then nothing was changed.
+// Apply makes edits, in order, on a copy of a document. The error is given.Faults and then nothing was changed.
 func Apply(doc Doc, list ...Edit) (Doc, error) {
 	out := clone(doc)
 	for _, e := range list {
 		do, ok := edits[e.Op]
 		if !ok {
-			return doc, Problems{{"E_EDIT", e.ID, "op", fmt.Sprintf("%q given, an edit of a limb expected", e.Op)}}
+			return doc, one("E_EDIT", e.ID, "op", strconv.Quote(string(e.Op)), "an edit of a limb")
 		}
 		var l *Limb
 		if e.Op != "add" {
 			if l = out.Find(e.ID); l == nil {
-				return doc, Problems{{"E_LIMB", e.ID, "id", fmt.Sprintf("%q given, a limb of this map expected", e.ID)}}
+				return doc, one("E_LIMB", e.ID, "id", strconv.Quote(e.ID), "a limb of this map")
 			}
 		}
 		if err := do(&out, l, e); err != nil {
@@ -95,7 +95,7 @@ func (l *Limb) know(field string, by Source) {
 }
 
 func missing(e Edit, field string) error {
-	return Problems{{"E_EDIT", e.ID, field, fmt.Sprintf("nothing given, %s expected for %s", field, e.Op)}}
+	return one("E_EDIT", e.ID, field, "nothing", fmt.Sprintf("%s for %s", field, e.Op))
 }
 
 // NextID is a free name for a limb on a parent: S1, S2 … on a stem, T, T2 … for stems, else the parent's name with a
@@ -234,7 +234,7 @@ func clearField(l *Limb, f string) error {
 	default:
 		p, ok := l.numbers()[f]
 		if !ok || f == "length_cm" {
-			return Problems{{"E_EDIT", l.ID, "clear", fmt.Sprintf("%q given, a field that may be unknown expected", f)}}
+			return one("E_EDIT", l.ID, "clear", strconv.Quote(f), "a field that may be unknown")
 		}
 		*p = nil
 	}
@@ -256,7 +256,7 @@ func moveTip(doc *Doc, l *Limb, e Edit) error {
 	v := Vec{e.Tip[0], e.Tip[1], e.Tip[2]}.Sub(m.Base(i))
 	chord := v.Len()
 	if !finite(chord) || chord < 1 {
-		return Problems{{"E_EDIT", l.ID, "tip", "a tip at the limb's own base given, one at least 1 cm away expected"}}
+		return one("E_EDIT", l.ID, "tip", "a tip at the limb's own base", "one at least 1 cm away")
 	}
 	bend := a.A1 - a.A0
 	h := bend / 2 * rad

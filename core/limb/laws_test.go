@@ -6,6 +6,7 @@ import (
 
 	"github.com/stretchr/testify/require"
 
+	"vertumna/core/given"
 	"vertumna/core/limb"
 )
 
@@ -130,9 +131,9 @@ func TestAnEditMakesANewMapAndLeavesTheOldOne(t *testing.T) {
 
 	doc.Find("S1.1").Sources = map[string]limb.Source{"attach_cm": limb.Measured}
 	_, err = limb.Apply(doc, limb.Edit{Op: "set", ID: "S1", Limb: &limb.Limb{LengthCM: limb.Of(60)}})
-	var ps limb.Problems
+	var ps given.Faults
 	require.ErrorAs(t, err, &ps, "a measured place stays, and what no longer fits is told")
-	require.Equal(t, []string{"E_ATTACH", "S1.1", "attach_cm"}, []string{ps[0].Code, ps[0].Limb, ps[0].Field})
+	require.Equal(t, []string{"E_ATTACH", "S1.1.attach_cm"}, []string{ps[0].Code, ps[0].Field})
 }
 
 func TestEstimatedThicknessGivesWayToWhatWasMeasured(t *testing.T) {
@@ -193,7 +194,7 @@ func TestImpossibleEditsAreToldWithLimbAndField(t *testing.T) {
 		edit limb.Edit
 		says string
 	}{
-		"no such limb":     {limb.Edit{Op: "set", ID: "S9", Limb: &limb.Limb{}}, `limb "S9", id`},
+		"no such limb":     {limb.Edit{Op: "set", ID: "S9", Limb: &limb.Limb{}}, `S9.id`},
 		"no such edit":     {limb.Edit{Op: "paint", ID: "S1"}, `"paint" given`},
 		"not a number":     {limb.Edit{Op: "set", ID: "S1", Limb: &limb.Limb{DiameterMM: limb.Of(math.NaN())}}, "NaN given"},
 		"a cycle":          {limb.Edit{Op: "move", ID: "S1", Parent: "S1.1", AttachCM: limb.Of(1)}, "hangs on itself"},

@@ -8,18 +8,20 @@ import (
 	"maps"
 	"math"
 	"slices"
+
+	"vertumna/core/given"
 )
 
 // Parse reads a document. A value that is no number where one is meant is read as missing and told with its limb and
-// field; all other faults are left to Check. The error is nil or Problems.
+// field; all other faults are left to Check. The error is nil or given.Faults.
 func Parse(text []byte) (Doc, error) {
 	var raw struct {
 		Limbs []map[string]json.RawMessage `json:"limbs"`
 	}
 	if err := json.Unmarshal(text, &raw); err != nil {
-		return Doc{}, unreadable(text, err)
+		return Doc{}, unreadable(text, err).orNil()
 	}
-	var ps Problems
+	var ps faults
 	changed := false
 	for _, l := range raw.Limbs {
 		changed = cleanNumbers(l, &ps) || changed
@@ -28,19 +30,19 @@ func Parse(text []byte) (Doc, error) {
 	if changed {
 		var whole map[string]json.RawMessage
 		if err := json.Unmarshal(text, &whole); err != nil {
-			return Doc{}, unreadable(text, err)
+			return Doc{}, unreadable(text, err).orNil()
 		}
 		limbs, err := json.Marshal(raw.Limbs)
 		if err != nil {
-			return Doc{}, unreadable(text, err)
+			return Doc{}, unreadable(text, err).orNil()
 		}
 		whole["limbs"] = limbs
 		if text, err = json.Marshal(whole); err != nil {
-			return Doc{}, unreadable(text, err)
+			return Doc{}, unreadable(text, err).orNil()
 		}
 	}
 	if err := json.Unmarshal(text, &doc); err != nil {
-		return Doc{}, append(ps, unreadable(text, err)...)
+		return Doc{}, append(ps, unreadable(text, err)...).orNil()
 	}
 	return doc, ps.orNil()
 }
@@ -48,12 +50,12 @@ func Parse(text []byte) (Doc, error) {
 // Read parses and checks a document in one go; problems of both are told together.
 func Read(text []byte) (*Map, error) {
 	doc, err := Parse(text)
-	var ps Problems
+	var ps given.Faults
 	if err != nil && !errors.As(err, &ps) {
 		return nil, err
 	}
 	m, err := Check(doc)
-	var more Problems
+	var more given.Faults
 	if err != nil && !errors.As(err, &more) {
 		return nil, err
 	}
@@ -63,17 +65,17 @@ func Read(text []byte) (*Map, error) {
 	return m, nil
 }
 
-func unreadable(text []byte, err error) Problems {
+func unreadable(text []byte, err error) faults {
 	var syntax *json.SyntaxError
 	var wrong *json.UnmarshalTypeError
 	switch {
 	case errors.As(err, &syntax):
 		line := 1 + bytes.Count(text[:min(int(syntax.Offset), len(text))], []byte{'\n'})
-		return Problems{{"E_JSON", "", "document", fmt.Sprintf("line %d is not JSON (%v), a limb map expected", line, err)}}
+		return faults{faultOf("E_JSON", "", "document", fmt.Sprintf("line %d, which is not JSON (%v)", line, err), "a limb map")}
 	case errors.As(err, &wrong):
-		return Problems{{"E_JSON", "", wrong.Field, fmt.Sprintf("%s given, %s expected", wrong.Value, wrong.Type)}}
+		return faults{faultOf("E_JSON", "", wrong.Field, wrong.Value, wrong.Type.String())}
 	}
-	return Problems{{"E_JSON", "", "document", err.Error()}}
+	return faults{faultOf("E_JSON", "", "document", err.Error(), "a limb map")}
 }
 
 // listFields hold lists of objects with numbers; the code names what is told of a bad one.
@@ -85,23 +87,23 @@ var numberFields = []string{
 }
 
 // cleanNumbers takes out of a limb what cannot be read as the number meant, and tells. It says whether it took any.
-func cleanNumbers(l map[string]json.RawMessage, ps *Problems) bool {
+func cleanNumbers(l map[string]json.RawMessage, ps *faults) bool {
 	before := len(*ps)
 	var id string
 	if text, ok := l["id"]; ok && json.Unmarshal(text, &id) != nil {
-		ps.add("E_ID", "", "id", "%s given, a name in quotes expected", text)
+		ps.add("E_ID", "", "id", string(text), "a name in quotes")
 		delete(l, "id")
 	}
 	for _, f := range numberFields {
 		if v, ok := l[f]; ok && !isNumber(v) {
-			ps.add("E_NUMBER", id, f, "%s given, a number expected", v)
+			ps.add("E_NUMBER", id, f, string(v), "a number")
 			delete(l, f)
 		}
 	}
 	if v, ok := l["rings_cm"]; ok {
 		var rings []float64
 		if json.Unmarshal(v, &rings) != nil {
-			ps.add("E_RINGS", id, "rings_cm", "%s given, a list of lengths expected", v)
+			ps.add("E_RINGS", id, "rings_cm", string(v), "a list of lengths")
 			delete(l, "rings_cm")
 		}
 	}
@@ -112,13 +114,13 @@ func cleanNumbers(l map[string]json.RawMessage, ps *Problems) bool {
 		}
 		var items []map[string]json.RawMessage
 		if json.Unmarshal(v, &items) != nil {
-			ps.add(listFields[f], id, f, "%s given, a list expected", v)
+			ps.add(listFields[f], id, f, string(v), "a list")
 			delete(l, f)
 			continue
 		}
-		kept, bad := goodItems(f, items)
-		if bad != "" {
-			ps.add(listFields[f], id, f, "%s", bad)
+		kept, was, expected := goodItems(f, items)
+		if expected != "" {
+			ps.add(listFields[f], id, f, was, expected)
 			l[f], _ = json.Marshal(kept)
 		}
 	}
@@ -128,34 +130,34 @@ func cleanNumbers(l map[string]json.RawMessage, ps *Problems) bool {
 // need are the numbers an item of a list must have.
 var need = map[string][]string{"buds": {"at_cm"}, "wounds": {"at_cm", "d_mm"}, "spurs": {"from_cm", "to_cm", "count"}, "gaps": {"from_cm", "to_cm"}}
 
-func goodItems(field string, items []map[string]json.RawMessage) (kept []map[string]json.RawMessage, bad string) {
+func goodItems(field string, items []map[string]json.RawMessage) (kept []map[string]json.RawMessage, was, expected string) {
 	for _, item := range items {
-		fault := ""
+		of, want := "", ""
 		for _, n := range need[field] {
 			if v, ok := item[n]; !ok || string(v) == "null" {
-				fault = fmt.Sprintf("no %s given, a number expected", n)
+				of, want = "no "+n, "a number"
 			}
 		}
 		for _, n := range []string{"at_cm", "roll_deg", "d_mm", "from_cm", "to_cm", "count"} {
 			if v, ok := item[n]; ok && !isNumber(v) {
-				fault = fmt.Sprintf("%s for %s given, a number expected", v, n)
+				of, want = fmt.Sprintf("%s for %s", v, n), "a number"
 			}
 		}
 		var year float64
 		if v, ok := item["year"]; ok && (json.Unmarshal(v, &year) != nil || year != math.Trunc(year)) {
-			fault = fmt.Sprintf("%s for year given, a whole year expected", v)
+			of, want = fmt.Sprintf("%s for year", v), "a whole year"
 		}
 		var closed bool
 		if v, ok := item["closed"]; ok && json.Unmarshal(v, &closed) != nil {
-			fault = fmt.Sprintf("%s for closed given, true or false expected", v)
+			of, want = fmt.Sprintf("%s for closed", v), "true or false"
 		}
-		if fault == "" {
+		if want == "" {
 			kept = append(kept, item)
 			continue
 		}
-		bad = fault
+		was, expected = of, want
 	}
-	return kept, bad
+	return kept, was, expected
 }
 
 func isNumber(v json.RawMessage) bool {

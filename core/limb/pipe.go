@@ -1,6 +1,11 @@
 package limb
 
-import "math"
+import (
+	"fmt"
+	"math"
+
+	"vertumna/core/given"
+)
 
 // pipe is the flow of wood and leaf through a map. Areas are d2 in mm2 throughout: pi/4 cancels.
 type pipe struct {
@@ -239,19 +244,18 @@ func (m *Map) guessed(i int) int {
 }
 
 // Warnings are what is odd but possible on a map.
-func (m *Map) Warnings() Problems {
-	var ps Problems
+func (m *Map) Warnings() given.Faults {
+	var ps faults
 	for i := range m.Axes {
 		a := &m.Axes[i]
 		if a.Parent >= 0 {
 			if at := m.Diameter(a.Parent, a.Attach); a.D > 1.10*at {
-				ps.add("W_CHILD_THICKER", a.ID, "diameter_mm", "%.0f mm, thicker than the %.0f mm of %q where it starts",
-					a.D, at, m.Axes[a.Parent].ID)
+				ps.add("W_CHILD_THICKER", a.ID, "diameter_mm", fmt.Sprintf("%.0f mm", a.D), fmt.Sprintf("at most the %.0f mm of %q where it starts", at, m.Axes[a.Parent].ID))
 			}
 		}
 		if m.pipe.taken[i] > 1.25*sq(a.D) {
-			ps.add("W_OVERFULL", a.ID, "diameter_mm", "its side limbs together are thicker than its %.0f mm can feed", a.D)
+			ps.add("W_OVERFULL", a.ID, "diameter_mm", fmt.Sprintf("%.0f mm, with side limbs thicker together than that can feed", a.D), "thinner side limbs, or a thicker one that carries them")
 		}
 	}
-	return ps
+	return given.Faults(ps)
 }

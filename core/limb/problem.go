@@ -1,44 +1,25 @@
 package limb
 
-import (
-	"fmt"
-	"strings"
-)
+import "vertumna/core/given"
 
-// Problem is one thing wrong with a map: what, on which limb, in which field. Limb is empty where the whole map is meant.
-type Problem struct {
-	Code    string `json:"code"`
-	Limb    string `json:"limb"`
-	Field   string `json:"field"`
-	Message string `json:"message"`
+// faults are all that is wrong with a map: any of them refuses it. A fault of one limb names the limb before the field
+// ("S1.length_cm"), one of the whole map only the field.
+type faults given.Faults
+
+func (fs *faults) add(code, limb, field, was, expected string) {
+	*fs = append(*fs, faultOf(code, limb, field, was, expected))
 }
 
-func (p Problem) Error() string {
-	if p.Limb == "" {
-		return fmt.Sprintf("%s: %s", p.Field, p.Message)
+func faultOf(code, limb, field, was, expected string) given.Fault {
+	if limb != "" {
+		field = limb + "." + field
 	}
-	return fmt.Sprintf("limb %q, %s: %s", p.Limb, p.Field, p.Message)
+	return given.Fault{Code: code, Field: field, Given: was, Expected: expected}
 }
 
-// Problems are all that is wrong with a map. Any problem refuses it.
-type Problems []Problem
-
-func (ps Problems) Error() string {
-	lines := make([]string, len(ps))
-	for i, p := range ps {
-		lines[i] = p.Error()
-	}
-	return strings.Join(lines, "; ")
+// one is a single fault as an error.
+func one(code, limb, field, was, expected string) error {
+	return given.Faults{faultOf(code, limb, field, was, expected)}
 }
 
-func (ps *Problems) add(code, limb, field, format string, args ...any) {
-	*ps = append(*ps, Problem{code, limb, field, fmt.Sprintf(format, args...)})
-}
-
-// orNil keeps an empty list from being a non-nil error.
-func (ps Problems) orNil() error {
-	if len(ps) == 0 {
-		return nil
-	}
-	return ps
-}
+func (fs faults) orNil() error { return given.Faults(fs).Err() }

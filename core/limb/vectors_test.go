@@ -7,10 +7,12 @@ import (
 	"os"
 	"path/filepath"
 	"sort"
+	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/require"
 
+	"vertumna/core/given"
 	"vertumna/core/limb"
 	"vertumna/internal/vectors"
 )
@@ -166,7 +168,7 @@ func requireShares(t *testing.T, want expectedShares, m *limb.Map) {
 	warnings := m.Warnings()
 	require.Len(t, warnings, len(want.Warnings))
 	for k, w := range want.Warnings {
-		require.Equal(t, w.Code+w.Limb, warnings[k].Code+warnings[k].Limb)
+		require.Equal(t, w.Code+" "+w.Limb+".diameter_mm", warnings[k].Code+" "+warnings[k].Field)
 	}
 }
 
@@ -240,14 +242,15 @@ func TestVectorsBadInput(t *testing.T) {
 		t.Run(c.Name, func(t *testing.T) {
 			var want, got []string
 			for _, e := range c.Errors {
-				want = append(want, e.Code+" "+e.Limb+" "+e.Field)
+				want = append(want, e.Code+" "+strings.TrimPrefix(e.Limb+"."+e.Field, "."))
 			}
 			_, err := limb.Read(c.Input)
-			var ps limb.Problems
+			var ps given.Faults
 			require.ErrorAs(t, err, &ps)
 			for _, p := range ps {
-				got = append(got, p.Code+" "+p.Limb+" "+p.Field)
-				require.NotEmpty(t, p.Message)
+				got = append(got, p.Code+" "+p.Field)
+				require.NotEmpty(t, p.Given)
+				require.NotEmpty(t, p.Expected)
 			}
 			sort.Strings(want)
 			sort.Strings(got)

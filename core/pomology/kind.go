@@ -5,8 +5,10 @@
 package pomology
 
 import (
-	"fmt"
+	"strconv"
 	"strings"
+
+	"vertumna/core/given"
 )
 
 // Group of kinds that share a calendar of cuts.
@@ -175,13 +177,6 @@ func (k *Kind) MaxHeightM() float64 { return k.Sizes[Vigorous].HeightM }
 // Kinds returns all kinds in the order of the table.
 func Kinds() []*Kind { return tables.kinds }
 
-// UnknownKindError says that a slug names no kind of the table.
-type UnknownKindError struct{ Given string }
-
-func (e UnknownKindError) Error() string {
-	return fmt.Sprintf("kind: %q given, one of %s expected", e.Given, strings.Join(Slugs(), ", "))
-}
-
 // notForThisMethod names plants we know of and do not plan: evergreens, nuts, flowering shrubs.
 var notForThisMethod = map[string]string{
 	"citrus": "evergreen", "olive": "evergreen", "loquat": "evergreen", "avocado": "evergreen",
@@ -200,7 +195,10 @@ func BySlug(slug string) (*Kind, error) {
 	if k, ok := tables.bySlug[slug]; ok {
 		return k, nil
 	}
-	return nil, UnknownKindError{Given: slug}
+	if what, known := NotForMethod(slug); known {
+		return nil, given.Fault{Code: "not_for_method", Field: "kind", Given: slug, Expected: "a deciduous fruit tree; " + what + "s are not for this method"}
+	}
+	return nil, given.Fault{Code: "unknown_kind", Field: "kind", Given: strconv.Quote(slug), Expected: "one of " + strings.Join(Slugs(), ", ")}
 }
 
 // Slugs lists the slugs of all kinds in the order of the table.

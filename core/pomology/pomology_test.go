@@ -5,6 +5,7 @@ import (
 
 	"github.com/stretchr/testify/require"
 
+	"vertumna/core/given"
 	"vertumna/core/pomology"
 )
 
@@ -40,7 +41,7 @@ func TestLeavesAndDensityAgreeOnASoundTree(t *testing.T) {
 
 func TestUnknownKindNamesTheFieldAndWhatIsExpected(t *testing.T) {
 	_, err := pomology.BySlug("lemon")
-	require.ErrorAs(t, err, &pomology.UnknownKindError{})
+	require.ErrorAs(t, err, new(given.Fault))
 	require.ErrorContains(t, err, `"lemon" given`)
 	require.ErrorContains(t, err, "apple")
 	what, known := pomology.NotForMethod(" Walnut ")

@@ -7,7 +7,10 @@ import (
 	"fmt"
 	"math"
 	"sort"
+	"strconv"
 	"strings"
+
+	"vertumna/core/given"
 )
 
 //go:embed tables/schools.json
@@ -48,13 +51,6 @@ func Choices() []Choice { return tables.choices }
 
 // Presets lists the presets in their order.
 func Presets() []Preset { return tables.presets }
-
-// ChoiceError says that a school names a choice or a value that does not exist.
-type ChoiceError struct{ Field, Given, Expected string }
-
-func (e ChoiceError) Error() string {
-	return fmt.Sprintf("%s: %q given, %s expected", e.Field, e.Given, e.Expected)
-}
 
 // School is a preset with the person's own departures from it. The zero value is Steady.
 type School struct {
@@ -214,9 +210,9 @@ func Find(key, slug string) (Choice, Value, error) {
 				return c, v, nil
 			}
 		}
-		return c, Value{}, ChoiceError{key, slug, "one of " + strings.Join(c.slugs(), ", ")}
+		return c, Value{}, unknownChoice(key, slug, "one of "+strings.Join(c.slugs(), ", "))
 	}
-	return Choice{}, Value{}, ChoiceError{"school", key, "the key of a choice"}
+	return Choice{}, Value{}, unknownChoice("school", key, "the key of a choice")
 }
 
 func (c Choice) slugs() []string {
@@ -240,7 +236,7 @@ func presetBySlug(slug string) (Preset, error) {
 		}
 		names = append(names, p.Slug)
 	}
-	return Preset{}, ChoiceError{"preset", slug, "one of " + strings.Join(names, ", ")}
+	return Preset{}, unknownChoice("preset", slug, "one of "+strings.Join(names, ", "))
 }
 
 func loadSchools(t *loaded) error {
@@ -275,4 +271,9 @@ func loadSchools(t *loaded) error {
 		}
 	}
 	return errors.Join(errs...)
+}
+
+// unknownChoice: a school names a choice or a value that does not exist.
+func unknownChoice(field, was, expected string) error {
+	return given.Fault{Code: "unknown_choice", Field: field, Given: strconv.Quote(was), Expected: expected}
 }

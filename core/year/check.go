@@ -6,15 +6,9 @@ import (
 	"unicode"
 
 	"vertumna/core/almanac"
+	"vertumna/core/given"
 	"vertumna/core/pomology"
 )
-
-// Problem is a refusal or a warning: which field, what was given, what is expected.
-type Problem struct{ Code, Field, Given, Expected string }
-
-func (p Problem) Error() string {
-	return fmt.Sprintf("%s: %s given, %s expected", p.Field, p.Given, p.Expected)
-}
 
 // Limits of what is taken for a tree; ours.
 const (
@@ -27,26 +21,26 @@ const (
 
 // CheckTree refuses a tree that cannot be, and warns of one that is unlikely. others are the trees that stand on the
 // plot; today is the person's day.
-func CheckTree(t *Tree, hole string, others map[string]string, standing []Tree, today almanac.Day) (errs, warnings []Problem) {
+func CheckTree(t *Tree, hole string, others map[string]string, standing []Tree, today almanac.Day) (errs, warnings given.Faults) {
 	if t.Planted.Known() && t.Planted > today {
-		errs = append(errs, Problem{"planted_in_future", "planted", t.Planted.String(), "a day not after " + today.String()})
+		errs.Add("planted_in_future", "planted", t.Planted.String(), "a day not after "+today.String())
 	}
 	if t.Planted.Known() && t.Planted.Year() < 1800 {
-		errs = append(errs, Problem{"planted_too_early", "planted", t.Planted.String(), "a day after 1800"})
+		errs.Add("planted_too_early", "planted", t.Planted.String(), "a day after 1800")
 	}
 	if t.HeightM > maxHeightM || t.HeightM < 0 || math.IsNaN(t.HeightM) {
-		errs = append(errs, Problem{"height_out_of_range", "height_m", fmt.Sprintf("%g m", t.HeightM), fmt.Sprintf("0 to %d m", maxHeightM)})
+		errs.Add("height_out_of_range", "height_m", fmt.Sprintf("%g m", t.HeightM), fmt.Sprintf("0 to %d m", maxHeightM))
 	} else if limit := t.Kind.MaxHeightM(); t.HeightM > limit {
-		warnings = append(warnings, Problem{"height_unlikely", "height_m", fmt.Sprintf("%g m", t.HeightM), fmt.Sprintf("at most %g m for %s left alone", limit, t.Kind.Name)})
+		warnings.Add("height_unlikely", "height_m", fmt.Sprintf("%g m", t.HeightM), fmt.Sprintf("at most %g m for %s left alone", limit, t.Kind.Name))
 	}
 	if t.Form != "" && !hasForm(t.Kind, t.Form) {
-		warnings = append(warnings, Problem{"form_unusual", "form", string(t.Form), "a form that suits " + t.Kind.Name})
+		warnings.Add("form_unusual", "form", string(t.Form), "a form that suits "+t.Kind.Name)
 	}
 	if _, used, ok := t.Kind.SizeFor(t.Class); !ok {
-		warnings = append(warnings, Problem{"class_unusual", "class", string(t.Class), "a class " + t.Kind.Name + " has; " + string(used) + " is taken"})
+		warnings.Add("class_unusual", "class", string(t.Class), "a class "+t.Kind.Name+" has; "+string(used)+" is taken")
 	}
 	if cap := pomology.TubCap(t.TubLitres); t.TubLitres > 0 && max(t.HeightM, t.SpreadM) > cap {
-		warnings = append(warnings, Problem{"tub_too_small", "tub_litres", fmt.Sprintf("%g litres for a crown of %g m", t.TubLitres, max(t.HeightM, t.SpreadM)), fmt.Sprintf("a crown of at most %.1f m, or a larger tub", cap)})
+		warnings.Add("tub_too_small", "tub_litres", fmt.Sprintf("%g litres for a crown of %g m", t.TubLitres, max(t.HeightM, t.SpreadM)), fmt.Sprintf("a crown of at most %.1f m, or a larger tub", cap))
 	}
 	for i := range standing {
 		o := &standing[i]
@@ -68,21 +62,21 @@ func hasForm(k *pomology.Kind, f pomology.FormSlug) bool {
 }
 
 // spacing warns when two stems stand at one spot or closer than their kinds want when held low.
-func spacing(t, o *Tree, hole, otherHole string) []Problem {
+func spacing(t, o *Tree, hole, otherHole string) given.Faults {
 	d := math.Hypot(t.X-o.X, t.Y-o.Y)
 	oneHole := hole != "" && hole == otherHole
 	switch {
 	case oneHole && t.Kind.Family != o.Kind.Family:
-		return []Problem{{"hole_of_two_families", "hole", t.Kind.Name + " with " + o.Kind.Name, "trees of one family in one hole"}}
+		return given.Faults{{Code: "hole_of_two_families", Field: "hole", Given: t.Kind.Name + " with " + o.Kind.Name, Expected: "trees of one family in one hole"}}
 	case oneHole && d <= 2*sameHoleM:
 		return nil
 	case d < sameSpotM:
-		return []Problem{{"same_spot", "x", fmt.Sprintf("the spot of %s", o.Code), "another spot, or one hole for both"}}
+		return given.Faults{{Code: "same_spot", Field: "x", Given: fmt.Sprintf("the spot of %s", o.Code), Expected: "another spot, or one hole for both"}}
 	}
 	a, _, _ := t.Kind.SizeFor(t.Class)
 	b, _, _ := o.Kind.SizeFor(o.Class)
 	if want := (a.DistanceM*t.habitSpread() + b.DistanceM*o.habitSpread()) / 2; d < 0.9*want && t.TubLitres == 0 && o.TubLitres == 0 {
-		return []Problem{{"too_close", "x", fmt.Sprintf("%.1f m from %s", d, o.Code), fmt.Sprintf("about %.1f m when both are held low", want)}}
+		return given.Faults{{Code: "too_close", Field: "x", Given: fmt.Sprintf("%.1f m from %s", d, o.Code), Expected: fmt.Sprintf("about %.1f m when both are held low", want)}}
 	}
 	return nil
 }
@@ -103,19 +97,19 @@ func (t *Tree) habitSpread() float64 {
 }
 
 // CheckPlace warns of a place where the models are weak.
-func CheckPlace(s *almanac.Site) (warnings []Problem) {
+func CheckPlace(s *almanac.Site) (warnings given.Faults) {
 	if lat := math.Abs(s.Lat); lat < reliableLow || lat > reliableHigh {
-		warnings = append(warnings, Problem{"stages_unreliable", "lat", fmt.Sprint(s.Lat), "25 to 65 degrees from the equator: outside it stages are unreliable, log your own"})
+		warnings.Add("stages_unreliable", "lat", fmt.Sprint(s.Lat), "25 to 65 degrees from the equator: outside it stages are unreliable, log your own")
 	}
 	if f, err := almanac.FrostDatesOf(s); err == nil && f.LastSpring50 == nil {
-		warnings = append(warnings, Problem{"no_frost", "tmin", "no frost in most years", "windows that lean on frost use leaf fall instead"})
+		warnings.Add("no_frost", "tmin", "no frost in most years", "windows that lean on frost use leaf fall instead")
 	}
 	return warnings
 }
 
 // CheckEntry refuses an entry that cannot be.
-func CheckEntry(e *Entry, t *Tree, today almanac.Day) (errs []Problem) {
-	bad := func(code, field, given, expected string) { errs = append(errs, Problem{code, field, given, expected}) }
+func CheckEntry(e *Entry, t *Tree, today almanac.Day) (errs given.Faults) {
+	bad := errs.Add
 	if e.Date > today {
 		bad("in_future", "date", e.Date.String(), "a day not after "+today.String())
 	}

@@ -8,6 +8,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"vertumna/core/almanac"
+	"vertumna/core/given"
 	"vertumna/core/pomology"
 	"vertumna/core/year"
 )
@@ -570,7 +571,7 @@ func TestASiteWithoutFrostStillClosesItsWindows(t *testing.T) {
 }
 
 func TestTreesThatCannotBeAreRefusedAndUnlikelyOnesWarnedOf(t *testing.T) {
-	codes := func(ps []year.Problem) (out []string) {
+	codes := func(ps []given.Fault) (out []string) {
 		for _, p := range ps {
 			require.NotEmpty(t, p.Expected)
 			out = append(out, p.Code)

@@ -7,6 +7,9 @@ import (
 	"net"
 	"net/http"
 	"net/url"
+	"regexp"
+	"runtime"
+	"strings"
 	"time"
 
 	"github.com/danielgtaylor/huma/v2"
@@ -14,6 +17,7 @@ import (
 	"github.com/go-chi/chi/v5"
 	"github.com/go-chi/chi/v5/middleware"
 
+	"vertumna/contract"
 	"vertumna/core/almanac"
 	"vertumna/store"
 )
@@ -46,7 +50,7 @@ func New(c Config) http.Handler {
 	s := &server{Config: c, planner: newPlanner(c.Store, c.Today, c.Log)}
 	r := chi.NewRouter()
 	r.Use(middleware.RequestID, s.logRequests, middleware.Recoverer, secure, s.onlyOurHosts)
-	r.Use(http.NewCrossOriginProtection().Handler)
+	r.Use(http.NewCrossOriginProtection().Handler, inTurn())
 	r.Use(middleware.Compress(5, "application/json", "application/problem+json", "text/html", "text/css", "text/javascript", "image/svg+xml", "text/calendar"))
 	s.register(humachi.New(r, apiConfig()))
 	r.Get("/readyz", s.ready)
@@ -67,6 +71,7 @@ func apiConfig() huma.Config {
 	c.OpenAPIPath = "/openapi"
 	c.SchemasPath = ""
 	c.CreateHooks = nil
+	c.Components.Schemas = contract.Registry()
 	return c
 }
 
@@ -96,7 +101,7 @@ func (s *server) register(api huma.API) {
 
 // op registers an operation and maps its errors to problems.
 func op[I, O any](api huma.API, method, path, id, summary string, run func(context.Context, *I) (*O, error), limits ...int64) {
-	o := huma.Operation{OperationID: id, Method: method, Path: path, Summary: summary, MaxBodyBytes: maxBody}
+	o := huma.Operation{OperationID: id, Method: method, Path: path, Summary: summary, MaxBodyBytes: maxBody, Errors: refusalsOf(method, path)}
 	if len(limits) > 0 {
 		o.MaxBodyBytes = limits[0]
 	}
@@ -113,6 +118,18 @@ func op[I, O any](api huma.API, method, path, id, summary string, run func(conte
 	})
 }
 
+// refusalsOf are the answers an operation has for what it does not take: what is not there, what clashes with what stands, what cannot be.
+func refusalsOf(method, path string) []int {
+	var out []int
+	if strings.Contains(path, "{") {
+		out = append(out, http.StatusNotFound)
+	}
+	if method != http.MethodGet || strings.Contains(path, "{slug}") { // a plan needs a place
+		out = append(out, http.StatusConflict)
+	}
+	return append(out, http.StatusUnprocessableEntity)
+}
+
 // slugged is an input that names an orchard.
 type slugged interface{ slug() string }
 
@@ -127,6 +144,28 @@ func inOrchard[I slugged, O any](s *server, api huma.API, method, path, id, summ
 		}
 		return run(ctx, o, in)
 	})
+}
+
+// heavy are the pages that are worked out from limbs: they take turns, so that a crowd waits and does not eat the machine.
+var heavy = regexp.MustCompile(`^/api/orchards/[^/]+/(light|crop|trees/[^/]+/(fruit|map/slip))`)
+
+// inTurn lets two heavy pages a processor be made at once.
+func inTurn() func(http.Handler) http.Handler {
+	turns := make(chan struct{}, 2*runtime.GOMAXPROCS(0))
+	return func(next http.Handler) http.Handler {
+		return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+			if !heavy.MatchString(r.URL.Path) {
+				next.ServeHTTP(w, r)
+				return
+			}
+			select {
+			case turns <- struct{}{}:
+				defer func() { <-turns }()
+				next.ServeHTTP(w, r)
+			case <-r.Context().Done(): // the client left
+			}
+		})
+	}
 }
 
 // secure sets the headers that keep other pages out.

@@ -228,7 +228,7 @@ func TestBadInputNamesTheFieldAndLosesNothing(t *testing.T) {
 	}
 	a.refused(422, "kind", "one of apple", "POST", lt+"/trees", tree("kind", "cactus"))
 	a.refused(422, "kind", "not for this method", "POST", lt+"/trees", tree("kind", "walnut"))
-	a.refused(422, "height_m", "0 to 25 m", "POST", lt+"/trees", tree("height_m", 40))
+	a.refused(422, "height_m", "at most 25", "POST", lt+"/trees", tree("height_m", 40))
 	a.refused(422, "planted", "not after 2027-02-20", "POST", lt+"/trees", tree("planted", "2027-06-01"))
 	a.refused(422, "name", "", "POST", lt+"/trees", tree("name", strings.Repeat("x", 501)))
 	a.refused(422, "share", "", "POST", lt+"/entries", object{"tree_id": "lower-terrace-C2", "date": "2027-02-20", "kind": "work", "task": "dormant-cut", "outcome": "done", "share": 1.4})
@@ -256,7 +256,7 @@ func TestBadInputNamesTheFieldAndLosesNothing(t *testing.T) {
 
 func TestPlacesOutsideTheModelsAreRefusedOrWarnedOf(t *testing.T) {
 	a := start(t, "2027-02-20")
-	a.refused(422, "lat", "-90 to 90", "GET", "/api/climates?lat=95&lon=0", nil)
+	a.refused(422, "lat", "at most 90", "GET", "/api/climates?lat=95&lon=0", nil)
 	near := a.ok("GET", "/api/climates?lat=46&lon=14", nil)["list"].([]any)
 	base := near[0].(object)["site"].(object)
 	place := func(k string, v any) object {

@@ -65,7 +65,7 @@ func TestImpossibleMapsAreRefusedByLimbAndField(t *testing.T) {
 	a.refused(422, "S1.attach_cm", "no more than", "POST", at+"/edits", edits(object{"op": "move", "id": "S1", "attach_cm": 900}))
 	a.refused(422, "S1.parent", "hangs on itself", "POST", at+"/edits", edits(object{"op": "move", "id": "S1", "parent": "S1.1", "attach_cm": 2}))
 	a.refused(422, "S9.id", "S9", "POST", at+"/edits", edits(object{"op": "tag", "id": "S9", "tag": "keep"}))
-	a.refused(422, "trunk_mm", "900000", "POST", at+"/sketch", object{"based_on": rev, "sketch": object{
+	a.refused(422, "sketch.trunk_mm", "900000", "POST", at+"/sketch", object{"based_on": rev, "sketch": object{
 		"species": "japanese-plum", "form": "open-vase", "age": 5, "trunk_mm": 900000, "height_cm": 200, "spread_cm": 200, "scaffolds": 3, "seed": 1,
 	}})
 	a.refused(422, "species", "japanese-plum", "POST", at+"/import", object{"based_on": rev, "format": "json", "text": `{"species":"apple","limbs":[{"id":"T","length_cm":80}]}`})

@@ -37,7 +37,7 @@ type PassInput struct {
 	Body struct {
 		ID      string      `json:"id" minLength:"8" maxLength:"64" doc:"of the entry, the phone's own"`
 		Day     almanac.Day `json:"day"`
-		Season  int         `json:"season"`
+		Season  int         `json:"season" minimum:"1900" maximum:"2200"`
 		Limb    string      `json:"limb" minLength:"1" maxLength:"100"`
 		Pass    int         `json:"pass" minimum:"1" maximum:"9"`
 		Way     string      `json:"way,omitempty" enum:"hand,pole,shears"`

@@ -37,7 +37,7 @@ type EntryOutput struct{ Body EntryBody }
 // EntriesInput asks for the journal, of one tree or all.
 type EntriesInput struct {
 	SlugInput
-	Tree string `query:"tree"`
+	Tree string `query:"tree" maxLength:"100"`
 	All  bool   `query:"all" doc:"corrected entries too"`
 }
 
@@ -107,12 +107,7 @@ func (s *server) checkOwnTask(ctx context.Context, o *store.Orchard, t *store.Ow
 			return err
 		}
 	}
-	if t.Date == nil {
-		if _, err := almanac.ParseStage(t.Stage); err != nil || t.TreeID == "" {
-			return given.Fault{Code: "no_date", Field: "date", Given: "none", Expected: "a date, or a tree and a stage it follows"}
-		}
-	}
-	return nil
+	return refused(t.Check())
 }
 
 // addEntry checks an entry, adds what is known of its day (the tree's stage, the school in force, how good the day was)
@@ -143,7 +138,7 @@ func (s *server) stampEntry(ctx context.Context, c *store.Contents, e *store.Ent
 		return out, err
 	}
 	core := e.Core()
-	if err := refused(append(year.CheckEntry(&core, tree, s.Today()), endTestFaults(e)...)); err != nil {
+	if err := refused(append(year.CheckEntry(&core, tree, s.Today()), append(endTestFaults(e), e.Check()...)...)); err != nil {
 		return out, err
 	}
 	if c.Orchard.Site != nil {

@@ -24,7 +24,7 @@ import (
 // BenchInput names a tree and the day shown.
 type BenchInput struct {
 	IDInput
-	Day string `query:"day" doc:"the day shown; absent: today"`
+	Day string `query:"day" maxLength:"40" doc:"the day shown; absent: today"`
 }
 
 // AheadInput asks for a tree so many winters on.
@@ -64,7 +64,7 @@ type BenchOutput struct{ Body *BenchBody }
 type SketchRequest struct {
 	BenchInput
 	Body struct {
-		BasedOn int                `json:"based_on" doc:"the revision in sight; 0 when there is none"`
+		BasedOn int                `json:"based_on" doc:"the revision in sight; 0 when there is none" minimum:"0" maximum:"1000000"`
 		Sketch  growth.SketchInput `json:"sketch"`
 	}
 }
@@ -73,7 +73,7 @@ type SketchRequest struct {
 type EditsRequest struct {
 	BenchInput
 	Body struct {
-		BasedOn int         `json:"based_on" doc:"the revision the edits were made on"`
+		BasedOn int         `json:"based_on" doc:"the revision the edits were made on" minimum:"0" maximum:"1000000"`
 		Edits   []limb.Edit `json:"edits" nullable:"false" minItems:"1" maxItems:"200"`
 		Note    string      `json:"note,omitempty" maxLength:"2000"`
 	}
@@ -83,7 +83,7 @@ type EditsRequest struct {
 type CarryRequest struct {
 	BenchInput
 	Body struct {
-		BasedOn int `json:"based_on" doc:"the revision in sight"`
+		BasedOn int `json:"based_on" doc:"the revision in sight" minimum:"0" maximum:"1000000"`
 	}
 }
 
@@ -91,7 +91,7 @@ type CarryRequest struct {
 type UndoRequest struct {
 	BenchInput
 	Body struct {
-		Revision int `json:"revision" doc:"the revision to take back"`
+		Revision int `json:"revision" doc:"the revision to take back" minimum:"0" maximum:"1000000"`
 	}
 }
 
@@ -99,9 +99,9 @@ type UndoRequest struct {
 type ImportRequest struct {
 	BenchInput
 	Body struct {
-		BasedOn int    `json:"based_on"`
+		BasedOn int    `json:"based_on" minimum:"0" maximum:"1000000"`
 		Format  string `json:"format" enum:"json,csv"`
-		Text    string `json:"text"`
+		Text    string `json:"text" maxLength:"1000000"`
 	}
 }
 
@@ -110,7 +110,7 @@ type QuickRequest struct {
 	BenchInput
 	Body struct {
 		Line     string `json:"line" maxLength:"500"`
-		Selected string `json:"selected,omitempty" doc:"the limb in hand"`
+		Selected string `json:"selected,omitempty" doc:"the limb in hand" maxLength:"100"`
 	}
 }
 
@@ -123,8 +123,8 @@ type ShootInput struct {
 // CompareInput asks what differs between two revisions.
 type CompareInput struct {
 	IDInput
-	From int `query:"from" required:"true"`
-	To   int `query:"to" required:"true"`
+	From int `query:"from" required:"true" minimum:"0" maximum:"1000000"`
+	To   int `query:"to" required:"true" minimum:"0" maximum:"1000000"`
 }
 
 func (s *server) registerLimbs(api huma.API) {

@@ -33,7 +33,7 @@ type OrchardOutput struct{ Body OrchardBody }
 type OrchardInput struct {
 	SlugInput
 	Body struct {
-		Version int           `json:"version" doc:"the version the edit is based on"`
+		Version int           `json:"version" doc:"the version the edit is based on" minimum:"0" maximum:"1000000"`
 		Orchard store.Orchard `json:"orchard"`
 	}
 }
@@ -54,7 +54,7 @@ type PersonEdit struct {
 	SlugInput
 	ID   string `path:"id"`
 	Body struct {
-		Version int          `json:"version"`
+		Version int          `json:"version" minimum:"0" maximum:"1000000"`
 		Person  store.Person `json:"person"`
 	}
 }
@@ -129,18 +129,15 @@ func orchardOutput(o *store.Orchard, warnings []FieldError) *OrchardOutput {
 }
 
 func checkOrchard(o *store.Orchard) ([]FieldError, error) {
-	warnings := []FieldError{}
-	wet := false
-	if o.Site != nil {
-		p, err := year.NewPlace(o.Site)
-		if err != nil {
-			return warnings, err
-		}
-		wet = p.Climate.WetWinter()
-		warnings = append(warnings, told(year.CheckPlace(o.Site))...)
+	if err := refused(o.Check()); err != nil {
+		return []FieldError{}, err
 	}
-	_, err := pomology.School{Preset: o.School.Preset, Own: o.School.Own}.Resolve(wet, nil)
-	return warnings, err
+	if o.Site != nil { // what a place is made of may contradict itself
+		if _, err := year.NewPlace(o.Site); err != nil {
+			return []FieldError{}, err
+		}
+	}
+	return told(o.Odd()), nil
 }
 
 func (s *server) registerPeople(api huma.API, base string) {
@@ -156,12 +153,18 @@ func (s *server) registerPeople(api huma.API, base string) {
 	inOrchard(s, api, http.MethodPost, base+"/{slug}/people", "add-person", "Someone new", func(ctx context.Context, o *store.Orchard, in *PersonInput) (*PersonOutput, error) {
 		p := in.Body
 		p.ID = ""
+		if err := refused(p.Check()); err != nil {
+			return nil, err
+		}
 		err := s.Store.AddPerson(ctx, o.ID, &p)
 		return &PersonOutput{p}, err
 	})
 	inOrchard(s, api, http.MethodPut, base+"/{slug}/people/{id}", "save-person", "Change a person", func(ctx context.Context, o *store.Orchard, in *PersonEdit) (*PersonOutput, error) {
 		p := in.Body.Person
 		p.ID, p.Version = in.ID, in.Body.Version
+		if err := refused(p.Check()); err != nil {
+			return nil, err
+		}
 		err := s.Store.SavePerson(ctx, o.ID, &p)
 		return &PersonOutput{p}, err
 	})

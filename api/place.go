@@ -28,12 +28,12 @@ type PlaceInput struct {
 	Body struct {
 		Base        almanac.Site `json:"base" doc:"the climate to start from"`
 		Name        string       `json:"name" maxLength:"500"`
-		Lat         float64      `json:"lat"`
-		Lon         float64      `json:"lon"`
+		Lat         float64      `json:"lat" minimum:"-90" maximum:"90"`
+		Lon         float64      `json:"lon" minimum:"-180" maximum:"180"`
 		ElevM       *float64     `json:"elev_m,omitempty" minimum:"-430" maximum:"5000" doc:"height above sea; temperatures follow"`
 		UTCOffset   int          `json:"utc_offset_min" minimum:"-720" maximum:"840"`
-		LastSpring  string       `json:"last_spring_frost,omitempty" doc:"MM-DD, every other year"`
-		FirstAutumn string       `json:"first_autumn_frost,omitempty" doc:"MM-DD, every other year"`
+		LastSpring  string       `json:"last_spring_frost,omitempty" doc:"MM-DD, every other year" maxLength:"10"`
+		FirstAutumn string       `json:"first_autumn_frost,omitempty" doc:"MM-DD, every other year" maxLength:"10"`
 		CSV         string       `json:"csv,omitempty" maxLength:"20000" doc:"twelve months with a line of names; laid over the climate"`
 	}
 }
@@ -53,8 +53,8 @@ type PlaceBody struct {
 
 func (s *server) registerPlace(api huma.API) {
 	op(api, http.MethodGet, "/api/climates", "list-climates", "Shipped climates, nearest first", func(_ context.Context, in *struct {
-		Lat float64 `query:"lat" required:"true"`
-		Lon float64 `query:"lon" required:"true"`
+		Lat float64 `query:"lat" required:"true" minimum:"-90" maximum:"90"`
+		Lon float64 `query:"lon" required:"true" minimum:"-180" maximum:"180"`
 	}) (*struct {
 		Body []NearClimate `nullable:"false"`
 	}, error,

@@ -17,13 +17,13 @@ import (
 // DayInput names an orchard and the day shown; no day is today.
 type DayInput struct {
 	SlugInput
-	Day string `query:"day" doc:"YYYY-MM-DD; absent: today"`
+	Day string `query:"day" maxLength:"40" doc:"YYYY-MM-DD; absent: today"`
 }
 
 // TreeDayInput names a tree and the day shown.
 type TreeDayInput struct {
 	IDInput
-	Day string `query:"day" doc:"YYYY-MM-DD; absent: today"`
+	Day string `query:"day" maxLength:"40" doc:"YYYY-MM-DD; absent: today"`
 }
 
 func (s *server) registerPlan(api huma.API) {

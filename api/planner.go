@@ -15,6 +15,7 @@ import (
 	"vertumna/core/cut"
 	"vertumna/core/given"
 	"vertumna/core/limb"
+	"vertumna/core/together"
 	"vertumna/core/year"
 	"vertumna/store"
 	"vertumna/words"
@@ -96,6 +97,10 @@ type Planned struct {
 	Shown    *year.Plan
 	Docket   year.Docket
 	Speaker  words.Speaker
+	light    sync.Once
+	lit      *YardLightBody // made when first asked for
+	litErr   error
+	Unworked []string // codes of trees whose slip could not be worked out
 }
 
 const (
@@ -146,16 +151,18 @@ func (p *planner) plan(ctx context.Context, slug string, day almanac.Day) (*Plan
 	key := planKey{o.ID, o.Revision, day, day == p.today()}
 	slot := p.slot(key)
 	slot.once.Do(func() {
-		var c *store.Contents
-		if today := p.today(); day != today { // its slips give their amounts to every day's tasks
-			_, slot.err = p.plan(ctx, slug, today)
-		}
-		if slot.err != nil {
-			return
-		}
-		if c, slot.err = p.read(context.WithoutCancel(ctx), o); slot.err == nil {
-			slot.plan, slot.err = p.make(context.WithoutCancel(ctx), c, day)
-		}
+		slot.err = together.Safely(func() error {
+			if today := p.today(); day != today { // its slips give their amounts to every day's tasks
+				if _, err := p.plan(ctx, slug, today); err != nil {
+					return err
+				}
+			}
+			c, err := p.read(context.WithoutCancel(ctx), o)
+			if err == nil {
+				slot.plan, err = p.make(context.WithoutCancel(ctx), c, day)
+			}
+			return err
+		})
 	})
 	if slot.err != nil {
 		p.drop(key) // asked again, it is tried again
@@ -214,7 +221,11 @@ func (p *planner) make(ctx context.Context, c *store.Contents, day almanac.Day) 
 	if err != nil || !slips && !fruit {
 		return out, err
 	}
-	return p.planAll(c, y, day)
+	again, err := p.planAll(c, y, day)
+	if err == nil {
+		again.Unworked = out.Unworked
+	}
+	return again, err
 }
 
 // giveStandings tells how each bearing tree comes into the season, from its years of fruit.

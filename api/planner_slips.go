@@ -12,6 +12,7 @@ import (
 	"golang.org/x/sync/errgroup"
 
 	"vertumna/core/almanac"
+	"vertumna/core/together"
 	"vertumna/core/year"
 	"vertumna/store"
 )
@@ -63,46 +64,40 @@ func (p *planner) giveSlips(ctx context.Context, planned *Planned, day almanac.D
 		if plan == nil || !mapped {
 			continue
 		}
-		b, err := standOn(planned.Contents, t.ID, day)
+		var made *slipMade
+		err := together.Safely(func() (err error) {
+			made, err = p.slipToMake(ctx, planned, t, plan, mark, day)
+			return err
+		})
 		if err != nil {
-			return false, err
-		}
-		made := slipFor(b, plan, "")
-		made.forecasts, made.today = &p.forecasts, p.today()
-		b.options.Day = lastDue(t.Decided, day)
-		drawn, err := p.halfOf(ctx, t.ID, mark, made.south)
-		if err != nil {
-			return false, err
-		}
-		made.legs(drawn, mark.Date)
-		if made.choose(); t.Amount != nil && t.Amount.From == made.madeFrom(mark) {
+			p.unworked(planned, t, err)
 			continue
 		}
-		kept, err := p.store.MapRevision(ctx, t.ID, mark.Revision)
-		if err != nil {
-			return false, err
+		if made != nil {
+			asked, of = append(asked, made), append(of, t)
 		}
-		if err := made.onto(kept); err != nil {
-			return false, err
-		}
-		asked, of = append(asked, made), append(of, t)
 	}
 	var g errgroup.Group
 	g.SetLimit(runtime.GOMAXPROCS(0))
-	amounts := make([]year.Amount, len(asked))
+	amounts, broken := make([]year.Amount, len(asked)), make([]error, len(asked))
 	for k, made := range asked {
 		g.Go(func() error {
-			if err := made.replan(); err != nil {
-				return err
-			}
-			amounts[k] = made.amount()
+			broken[k] = together.Safely(func() error {
+				if err := made.replan(); err != nil {
+					return err
+				}
+				amounts[k] = made.amount()
+				return nil
+			})
 			return nil
 		})
 	}
-	if err := g.Wait(); err != nil {
-		return false, err
-	}
+	_ = g.Wait()
 	for k := range asked {
+		if broken[k] != nil { // one tree's fault is its own: the others have their plan
+			p.unworked(planned, of[k], broken[k])
+			continue
+		}
 		a := amounts[k]
 		if err := p.keepAmount(ctx, of[k].ID, a); err != nil {
 			return false, err
@@ -110,6 +105,36 @@ func (p *planner) giveSlips(ctx context.Context, planned *Planned, day almanac.D
 		of[k].Amount = &a
 	}
 	return len(asked) > 0, nil
+}
+
+// unworked notes a tree whose slip could not be worked out.
+func (p *planner) unworked(planned *Planned, t *year.Tree, why error) {
+	p.log.Error("slip not worked out", "tree", t.Code, "id", t.ID, "cause", why)
+	planned.Unworked = append(planned.Unworked, t.Code)
+}
+
+// slipToMake is today's slip of a tree before it is made; nil where the one made before still holds.
+func (p *planner) slipToMake(ctx context.Context, planned *Planned, t *year.Tree, plan *year.TreePlan, mark store.MapMark, day almanac.Day) (*slipMade, error) {
+	b, err := standOn(planned.Contents, t.ID, day)
+	if err != nil {
+		return nil, err
+	}
+	made := slipFor(b, plan, "")
+	made.forecasts, made.today = &p.forecasts, p.today()
+	b.options.Day = lastDue(t.Decided, day)
+	drawn, err := p.halfOf(ctx, t.ID, mark, made.south)
+	if err != nil {
+		return nil, err
+	}
+	made.legs(drawn, mark.Date)
+	if made.choose(); t.Amount != nil && t.Amount.From == made.madeFrom(mark) {
+		return nil, nil
+	}
+	kept, err := p.store.MapRevision(ctx, t.ID, mark.Revision)
+	if err != nil {
+		return nil, err
+	}
+	return made, made.onto(kept)
 }
 
 // giveAmounts hands the amounts of the slips made on to the trees; those of before a restart are read once.

@@ -1,14 +1,13 @@
 package api
 
 import (
-	"encoding/json"
 	"errors"
 	"fmt"
 	"net/http"
-	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"vertumna/contract"
 	"vertumna/core/given"
 	"vertumna/store"
 )
@@ -57,7 +56,7 @@ func useProblems() {
 		}
 		p := problem(status, msg)
 		for _, err := range errs {
-			p.Errors = append(p.Errors, schemaError(err))
+			p.Errors = append(p.Errors, FieldError(contract.Fault(err)))
 		}
 		if len(p.Errors) > 0 {
 			p.Detail = p.Errors[0].sentence()
@@ -70,19 +69,6 @@ func useProblems() {
 }
 
 func (f FieldError) sentence() string { return given.Fault(f).Error() }
-
-func schemaError(err error) FieldError {
-	var d *huma.ErrorDetail
-	if !errors.As(err, &d) {
-		return FieldError{Field: "body", Given: "this", Expected: err.Error(), Code: "bad_request"}
-	}
-	field := strings.TrimPrefix(strings.TrimPrefix(d.Location, "body."), "query.")
-	given, _ := json.Marshal(d.Value)
-	if len(given) > 120 {
-		given = append(given[:117], "..."...)
-	}
-	return FieldError{Field: field, Given: string(given), Expected: strings.TrimPrefix(d.Message, "expected "), Code: "bad_value"}
-}
 
 // asProblem maps what the core, the store and the formats refuse to problems. Anything else is ours: the log gets it, the person a
 // plain sentence.

@@ -19,6 +19,9 @@ func (s *server) planBody(p *Planned, day almanac.Day) PlanBody {
 	for _, b := range p.Contents.SetAside {
 		out.SetAside = append(out.SetAside, words.SetAside(b.Table, b.ID))
 	}
+	for _, code := range p.Unworked {
+		out.SetAside = append(out.SetAside, words.Unworked(code))
+	}
 	site := p.Yard.Place.Site
 	if sun, err := almanac.SunOn(day, site.Lat, site.Lon); err == nil {
 		out.DayHours = math.Round(sun.DayLengthMin/6) / 10

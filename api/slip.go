@@ -41,7 +41,7 @@ type ChoiceInput struct {
 type PlacesInput struct {
 	SlipInput
 	Limb string   `path:"limb"`
-	Aim  find.Aim `query:"aim" required:"true"`
+	Aim  find.Aim `query:"aim" required:"true" maxLength:"40"`
 }
 
 func (s *server) registerSlip(api huma.API) {

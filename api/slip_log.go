@@ -26,7 +26,7 @@ type MadeCut struct {
 type LogSlipInput struct {
 	SlipInput
 	Body struct {
-		BasedOn int       `json:"based_on" doc:"the revision of the map the slip was made from"`
+		BasedOn int       `json:"based_on" doc:"the revision of the map the slip was made from" minimum:"0" maximum:"1000000"`
 		Cuts    []MadeCut `json:"cuts" nullable:"false" minItems:"1" maxItems:"300"`
 		Minutes float64   `json:"minutes,omitempty" minimum:"0" maximum:"1440"`
 		Note    string    `json:"note,omitempty" maxLength:"2000"`

@@ -6,7 +6,6 @@ import (
 	"fmt"
 	"math"
 	"net/http"
-	"sync"
 
 	"github.com/danielgtaylor/huma/v2"
 
@@ -15,6 +14,7 @@ import (
 	"vertumna/core/given"
 	"vertumna/core/growth"
 	"vertumna/core/limb"
+	"vertumna/core/together"
 	"vertumna/core/year"
 )
 
@@ -172,15 +172,7 @@ func (p *slipMade) compare() (*SlipCompareBody, error) {
 	courses := p.courses()
 	out := &SlipCompareBody{HeightCM: round1(p.m.Height()), ReachCM: math.Round(p.standing.options.ReachCM), Outcomes: make([]OutcomeBody, len(courses)), Weak: forecastWeak}
 	errs := make([]error, len(courses))
-	var wait sync.WaitGroup
-	for k := range courses {
-		wait.Add(1)
-		go func() {
-			defer wait.Done()
-			out.Outcomes[k], errs[k] = p.outcome(courses[k])
-		}()
-	}
-	wait.Wait()
+	together.Do(len(courses), func(k int) { out.Outcomes[k], errs[k] = p.outcome(courses[k]) })
 	for _, err := range errs {
 		if err != nil {
 			return nil, err

@@ -23,7 +23,7 @@ type TreeInput struct {
 type TreeEdit struct {
 	IDInput
 	Body struct {
-		Version int        `json:"version" doc:"the version the edit is based on"`
+		Version int        `json:"version" doc:"the version the edit is based on" minimum:"0" maximum:"1000000"`
 		Tree    store.Tree `json:"tree"`
 	}
 }
@@ -40,13 +40,13 @@ type TreeOutput struct{ Body TreeBody }
 // AdviceInput asks the form adviser.
 type AdviceInput struct {
 	SlugInput
-	Kind    string  `query:"kind" required:"true"`
-	Class   string  `query:"class"`
-	X       float64 `query:"x"`
-	Y       float64 `query:"y"`
-	Age     int     `query:"age"`
-	Present string  `query:"present"`
-	Hours   float64 `query:"hours" doc:"hours a year free for this tree; 0 unknown"`
+	Kind    string  `query:"kind" required:"true" maxLength:"40"`
+	Class   string  `query:"class" maxLength:"40"`
+	X       float64 `query:"x" minimum:"-500" maximum:"500"`
+	Y       float64 `query:"y" minimum:"-500" maximum:"500"`
+	Age     int     `query:"age" minimum:"0" maximum:"300"`
+	Present string  `query:"present" maxLength:"200"`
+	Hours   float64 `query:"hours" doc:"hours a year free for this tree; 0 unknown" minimum:"0" maximum:"500"`
 }
 
 // FormAdvice is a form with what speaks for it.
@@ -150,7 +150,7 @@ func (s *server) checkTree(ctx context.Context, slug string, t *store.Tree) (*st
 		t.Form = string(core.Kind.Forms[0])
 		core.Form = core.Kind.Forms[0]
 	}
-	if _, err := (pomology.School{Preset: o.School.Preset, Own: o.School.Own}).Resolve(false, t.Own); err != nil {
+	if err := refused(t.Check()); err != nil {
 		return nil, nil, err
 	}
 	holes := map[string]string{}

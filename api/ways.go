@@ -18,14 +18,14 @@ type WaysInput struct {
 	BenchInput
 	Limb string   `path:"limb"`
 	Aim  find.Aim `query:"aim" required:"true" enum:"sound,remove,lower,shorten,subdue,open,renew,calm,fruit,branch,extend,bear,spurs"`
-	AtCM float64  `query:"at_cm" doc:"where the offending stretch of the finding starts, cm from the base of its limb"`
+	AtCM float64  `query:"at_cm" doc:"where the offending stretch of the finding starts, cm from the base of its limb" minimum:"0" maximum:"2500"`
 }
 
 // WayBody is one way to cut a limb, in words.
 type WayBody struct {
 	Kind     string     `json:"kind"`
 	Tool     string     `json:"tool"`
-	AtCM     float64    `json:"at_cm"`
+	AtCM     float64    `json:"at_cm" minimum:"0" maximum:"2500"`
 	Score    float64    `json:"score"`
 	Share    float64    `json:"share"`
 	Buds     float64    `json:"buds_within"`

@@ -11,6 +11,7 @@ import (
 	"vertumna/core/almanac"
 	"vertumna/core/light"
 	"vertumna/core/limb"
+	"vertumna/core/together"
 	"vertumna/core/training"
 	"vertumna/core/year"
 	"vertumna/store"
@@ -27,6 +28,7 @@ type YardLightBody struct {
 	Trees []TreeLightBody `json:"trees" nullable:"false"`
 	Beds  []BedLightBody  `json:"beds" nullable:"false"`
 	Keep  float64         `json:"keep" doc:"the part of full light a neighbour should keep"`
+	Far   []string        `json:"far" nullable:"false" doc:"codes of trees that stand too far from the rest to be reckoned with"`
 }
 
 // TreeLightBody is one tree's light.
@@ -75,8 +77,13 @@ func (s *server) registerYardLight(api huma.API) {
 		if err != nil {
 			return nil, err
 		}
-		out, err := s.yardLight(ctx, p)
-		return &struct{ Body *YardLightBody }{out}, err
+		p.light.Do(func() {
+			p.litErr = together.Safely(func() (err error) {
+				p.lit, err = s.yardLight(context.WithoutCancel(ctx), p)
+				return err
+			})
+		})
+		return &struct{ Body *YardLightBody }{p.lit}, p.litErr
 	})
 	op(api, http.MethodGet, "/api/orchards/{slug}/light/spot", "get-spot-light", "The sun on a spot of the plot, before planting too", func(ctx context.Context, in *SpotInput) (*struct{ Body *SpotLightBody }, error) {
 		p, _, err := s.planned(ctx, in.Slug, in.Day)
@@ -98,11 +105,11 @@ const (
 )
 
 func (s *server) yardLight(ctx context.Context, p *Planned) (*YardLightBody, error) {
-	y, err := s.yardStanding(ctx, p, "")
+	y, err := s.yardStanding(ctx, p, "", nil)
 	if err != nil {
 		return nil, err
 	}
-	out := &YardLightBody{Trees: []TreeLightBody{}, Beds: []BedLightBody{}, Keep: light.KeepLight}
+	out := &YardLightBody{Trees: []TreeLightBody{}, Beds: []BedLightBody{}, Keep: light.KeepLight, Far: append([]string{}, y.Far...)}
 	lat := p.Yard.Place.Site.Lat
 	out.ground(p, y)
 	spots := make([]limb.Vec, 0, out.NX*out.NY)
@@ -133,8 +140,8 @@ func (s *server) yardLight(ctx context.Context, p *Planned) (*YardLightBody, err
 }
 
 // yardStanding is what light meets in the yard on the day shown, one tree left out.
-func (s *server) yardStanding(ctx context.Context, p *Planned, without string) (*store.YardLight, error) {
-	return s.planner.standing(ctx, p.Contents, p.Yard, p.Shown.Shown, without)
+func (s *server) yardStanding(ctx context.Context, p *Planned, without string, round *store.Point) (*store.YardLight, error) {
+	return s.planner.standing(ctx, p.Contents, p.Yard, p.Shown.Shown, without, round)
 }
 
 // giveCaps works out how high trees may stand for their neighbours' light, where a school holds one by it. Cost: the caps of the
@@ -147,7 +154,7 @@ func (p *planner) giveCaps(ctx context.Context, c *store.Contents) error {
 	if err != nil || !yard.HeldByLight() {
 		return err
 	}
-	y, err := p.standing(ctx, c, yard, p.today(), "")
+	y, err := p.standing(ctx, c, yard, p.today(), "", nil)
 	if err != nil {
 		return err
 	}
@@ -163,8 +170,8 @@ func (p *planner) giveCaps(ctx context.Context, c *store.Contents) error {
 // leastHeldM: no neighbour asks a tree to be lower than this (our estimate).
 const leastHeldM = 1.2
 
-// standing is what light meets in a yard on a day, one tree left out.
-func (p *planner) standing(ctx context.Context, c *store.Contents, y *year.Yard, day almanac.Day, without string) (*store.YardLight, error) {
+// standing is what light meets in a yard on a day, one tree left out, round a spot or the middle of its trees.
+func (p *planner) standing(ctx context.Context, c *store.Contents, y *year.Yard, day almanac.Day, without string, round *store.Point) (*store.YardLight, error) {
 	maps, trees := map[string]*limb.Map{}, make([]year.Tree, 0, len(y.Trees))
 	for i := range y.Trees {
 		t := y.Trees[i]
@@ -183,7 +190,7 @@ func (p *planner) standing(ctx context.Context, c *store.Contents, y *year.Yard,
 			maps[t.ID] = m
 		}
 	}
-	return c.YardLight(trees, maps, day), nil
+	return c.YardLight(trees, maps, day, round), nil
 }
 
 // SpotLightBody is the sun on a spot of the plot, before anything is planted there.
@@ -196,7 +203,7 @@ type SpotLightBody struct {
 
 // spotLight is the sun on a spot: the mean of its middle and half a metre to each side, where a young crown will stand.
 func (s *server) spotLight(ctx context.Context, p *Planned, x, yy float64, without string) (*SpotLightBody, error) {
-	y, err := s.yardStanding(ctx, p, without)
+	y, err := s.yardStanding(ctx, p, without, &store.Point{X: x, Y: yy})
 	if err != nil {
 		return nil, err
 	}
@@ -228,7 +235,11 @@ func (b *YardLightBody) ground(p *Planned, y *store.YardLight) {
 		}
 	}
 	b.Step = spotM
-	if lo[0] > hi[0] {
+	half := y.Near.Half / 100
+	for k, middle := range [2]float64{y.Middle.X, y.Middle.Y} {
+		lo[k], hi[k] = math.Max(lo[k], middle-half), math.Min(hi[k], middle+half)
+	}
+	if lo[0] > hi[0] || lo[1] > hi[1] {
 		return
 	}
 	for (hi[0]-lo[0])/b.Step*(hi[1]-lo[1])/b.Step > mostSpots {
@@ -260,8 +271,15 @@ func bedSpots(p *Planned, y *store.YardLight) []bedAt {
 		if b.name == "" {
 			b.name = "bed"
 		}
-		for x := lo.X + spotM/2; x < hi.X; x += spotM {
-			for yy := lo.Y + spotM/2; yy < hi.Y; yy += spotM {
+		half := y.Near.Half / 100
+		lo.X, lo.Y = math.Max(lo.X, y.Middle.X-half), math.Max(lo.Y, y.Middle.Y-half)
+		hi.X, hi.Y = math.Min(hi.X, y.Middle.X+half), math.Min(hi.Y, y.Middle.Y+half)
+		if lo.X > hi.X || lo.Y > hi.Y {
+			continue
+		}
+		step := math.Max(spotM, math.Sqrt((hi.X-lo.X)*(hi.Y-lo.Y)/mostSpots))
+		for x := lo.X + step/2; x < hi.X; x += step {
+			for yy := lo.Y + step/2; yy < hi.Y; yy += step {
 				if limb.InPolygon(corners, x, yy) {
 					b.at = append(b.at, y.At(x, yy, bedCM))
 				}

@@ -44,7 +44,7 @@ func TestCorePackagesImportNoIOAndNothingOfOursOutsideCore(t *testing.T) {
 
 // TestArrowsPointDownOnly holds the layers of the house: nothing imports what stands above it.
 func TestArrowsPointDownOnly(t *testing.T) {
-	layers := []string{"vertumna/core", "vertumna/words", "vertumna/store", "vertumna/exchange", "vertumna/demo", "vertumna/api", "vertumna/cmd"}
+	layers := []string{"vertumna/core", "vertumna/words", "vertumna/contract", "vertumna/store", "vertumna/exchange", "vertumna/demo", "vertumna/api", "vertumna/cmd"}
 	rank := func(pkg string) int {
 		for i, l := range layers {
 			if pkg == l || strings.HasPrefix(pkg, l+"/") {
@@ -53,7 +53,7 @@ func TestArrowsPointDownOnly(t *testing.T) {
 		}
 		return -1
 	}
-	for _, dir := range []string{"words", "store", "exchange", "demo", "api"} {
+	for _, dir := range []string{"words", "contract", "store", "exchange", "demo", "api"} {
 		paths, err := filepath.Glob(filepath.Join("..", dir, "*.go"))
 		require.NoError(t, err)
 		require.NotEmpty(t, paths)

@@ -101,10 +101,10 @@ func TestArchivesAreCheckedBeforeAnythingIsWritten(t *testing.T) {
 		"orchards[0].journal[0].tree_id": `{"format":"vertumna-archive","version":1,"orchards":[{"orchard":{"name":"A"},"journal":[{"id":"e","tree_id":"t","date":"2026-01-01","kind":"note"}]}]}`,
 	} {
 		_, err := exchange.ReadArchive(strings.NewReader(text))
-		var e given.Fault
-		require.True(t, errors.As(err, &e), field)
-		require.Equal(t, field, e.Field)
-		require.NotEmpty(t, e.Expected)
+		var all given.Faults
+		require.True(t, errors.As(err, &all), field)
+		require.Equal(t, field, all[0].Field)
+		require.NotEmpty(t, all[0].Expected)
 	}
 }
 

@@ -2,6 +2,7 @@ package store
 
 import (
 	"context"
+	"database/sql"
 	"encoding/json"
 
 	"vertumna/core/year"
@@ -14,8 +15,10 @@ func (s *Store) KeepAmount(ctx context.Context, treeID string, a year.Amount) er
 	if err != nil {
 		return err
 	}
-	_, err = s.db.ExecContext(ctx, "INSERT INTO slip_amounts (tree_id, body) VALUES (?, ?) ON CONFLICT (tree_id) DO UPDATE SET body = excluded.body", treeID, string(body))
-	return err
+	return s.tx(ctx, func(tx *sql.Tx) error {
+		_, err := tx.ExecContext(ctx, "INSERT INTO slip_amounts (tree_id, body) VALUES (?, ?) ON CONFLICT (tree_id) DO UPDATE SET body = excluded.body", treeID, string(body))
+		return err
+	})
 }
 
 // Amounts are what the slips of an orchard's trees come to, by tree, as they were last made.

@@ -29,6 +29,9 @@ func (c *Contents) Around(t *year.Tree, trees []year.Tree, day almanac.Day) find
 		return [2]float64{dx*cos + dy*sin, dy*cos - dx*sin}
 	}
 	for _, f := range c.Orchard.Plot.Features {
+		if len(f.Points) == 0 {
+			continue
+		}
 		pts := make([][2]float64, len(f.Points))
 		for i, p := range f.Points {
 			pts[i] = here(p.X, p.Y)
@@ -101,7 +104,11 @@ func strips(pts [][2]float64, wide float64) [][][2]float64 {
 func (c *Contents) LightAround(t *year.Tree, trees []year.Tree, day almanac.Day) *light.Grid {
 	g := light.NewGrid()
 	around := c.Around(t, trees, day)
+	near := light.WindowAt(0, 0, around.TopCM())
 	for _, n := range around.Neighbours {
+		if !near.Has(n.X, n.Y, n.R) {
+			continue
+		}
 		g.Crown(light.Crown{X: n.X, Y: n.Y, Z0: n.Z0, Z1: n.Z1, R: n.R, LeafM2: light.LeafOfCrown(n.R, light.BearingLAI)})
 	}
 	for _, w := range around.Walls {
@@ -109,9 +116,12 @@ func (c *Contents) LightAround(t *year.Tree, trees []year.Tree, day almanac.Day)
 		if w.Open {
 			tau = light.HedgeTau
 		}
-		g.Wall(w.Polygon, w.TopCM, tau)
+		g.Wall(near.Clip(w.Polygon), w.TopCM, tau)
 	}
 	for _, s := range around.Shade {
+		if !near.Has(s.X, s.Y, s.R) {
+			continue
+		}
 		g.ShadeTree(light.Crown{X: s.X, Y: s.Y, Z0: s.Z0, Z1: s.Z1, R: s.R})
 	}
 	return g

@@ -52,9 +52,9 @@ func (c LimbCount) Number() int {
 
 // LateralCount is what was left on and taken off a side limb; "" is the limb's own wood.
 type LateralCount struct {
-	ID    string `json:"id"`
-	Left  int    `json:"left"`
-	Taken int    `json:"taken"`
+	ID    string `json:"id" maxLength:"100"`
+	Left  int    `json:"left" minimum:"0" maximum:"100000"`
+	Taken int    `json:"taken" minimum:"0" maximum:"100000"`
 }
 
 // Tap is one press on the counting pad.
@@ -84,10 +84,22 @@ func (s *Store) AddTaps(ctx context.Context, orchardID, treeID string, season in
 			return err
 		}
 		for _, t := range taps {
-			if _, err := tx.ExecContext(ctx, `INSERT INTO taps (id, tree_id, season, pass, limb, lateral, remains, taken, undoes, at)
+			r, err := tx.ExecContext(ctx, `INSERT INTO taps (id, tree_id, season, pass, limb, lateral, remains, taken, undoes, at)
 				VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING`,
-				t.ID, treeID, season, t.Pass, t.Limb, t.Lateral, t.Left, t.Taken, t.Undoes, s.stamp()); err != nil {
+				t.ID, treeID, season, t.Pass, t.Limb, t.Lateral, t.Left, t.Taken, t.Undoes, s.stamp())
+			if err != nil {
 				return err
+			}
+			if n, _ := r.RowsAffected(); n > 0 {
+				continue
+			}
+			var same int // sent twice: kept once
+			if err := tx.QueryRowContext(ctx, `SELECT count(*) FROM taps WHERE id = ? AND tree_id = ? AND season = ? AND pass = ? AND limb = ?
+				AND lateral = ? AND remains = ? AND taken = ?`, t.ID, treeID, season, t.Pass, t.Limb, t.Lateral, t.Left, t.Taken).Scan(&same); err != nil {
+				return err
+			}
+			if same == 0 {
+				return idTaken(t.ID)
 			}
 		}
 		return nil

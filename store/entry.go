@@ -18,19 +18,19 @@ import (
 type Entry struct {
 	ID        string      `json:"id" readOnly:"true"`
 	Created   string      `json:"created" readOnly:"true"`
-	TreeID    string      `json:"tree_id,omitempty" doc:"absent for the orchard's own jobs"`
+	TreeID    string      `json:"tree_id,omitempty" doc:"absent for the orchard's own jobs" maxLength:"100"`
 	Date      almanac.Day `json:"date"`
 	Season    int         `json:"season" readOnly:"true"`
 	Kind      string      `json:"kind" enum:"work,observed,measured,frost-night,seen,treatment,note,trouble,end-tests,slip,void" doc:"void annuls the entry it corrects"`
-	Corrects  string      `json:"corrects,omitempty" doc:"id of the entry this one corrects"`
+	Corrects  string      `json:"corrects,omitempty" doc:"id of the entry this one corrects" maxLength:"100"`
 	Who       string      `json:"who,omitempty" maxLength:"500"`
 	Minutes   float64     `json:"minutes,omitempty" minimum:"0" maximum:"1440"`
-	Task      string      `json:"task,omitempty" doc:"kind of task"`
+	Task      string      `json:"task,omitempty" doc:"kind of task" maxLength:"60"`
 	TaskID    string      `json:"task_id,omitempty" maxLength:"200"`
 	Outcome   string      `json:"outcome,omitempty" enum:"done,part,left,nothing-needed"`
 	Share     float64     `json:"share,omitempty" minimum:"0" maximum:"1" doc:"live crown removed"`
-	Zones     *[3]float64 `json:"zones,omitempty" doc:"of a mapped tree: the part of the leaf of each third of its height that went, from the ground up"`
-	CutMM     []float64   `json:"cut_mm,omitempty" maxItems:"200" doc:"diameters of the cuts"`
+	Zones     *[3]float64 `json:"zones,omitempty" doc:"of a mapped tree: the part of the leaf of each third of its height that went, from the ground up" minimum:"0" maximum:"1"`
+	CutMM     []float64   `json:"cut_mm,omitempty" maxItems:"200" doc:"diameters of the cuts" minimum:"0" maximum:"1500"`
 	Cuts      int         `json:"cuts,omitempty" minimum:"0" maximum:"2000"`
 	FreeOnly  bool        `json:"free_only,omitempty" doc:"only dead or sick wood or suckers went"`
 	Headed    bool        `json:"headed,omitempty" doc:"a heading cut or renewal stub in growth"`
@@ -38,7 +38,7 @@ type Entry struct {
 	Device    string      `json:"device,omitempty" enum:"tie,spreader,weight,clothespin"`
 	Reason    string      `json:"reason,omitempty" maxLength:"2000" doc:"why it was left, done outside its window, or went not as meant"`
 	Grade     string      `json:"grade,omitempty" readOnly:"true" doc:"how good the day was for the job"`
-	Stage     string      `json:"stage,omitempty" doc:"stage seen"`
+	Stage     string      `json:"stage,omitempty" doc:"stage seen" maxLength:"60"`
 	HeightM   float64     `json:"height_m,omitempty" minimum:"0" maximum:"40"`
 	SpreadM   float64     `json:"spread_m,omitempty" minimum:"0" maximum:"30"`
 	TrunkMM   float64     `json:"trunk_mm,omitempty" minimum:"0" maximum:"1500"`
@@ -51,13 +51,13 @@ type Entry struct {
 	Treatment string      `json:"treatment,omitempty" maxLength:"500" doc:"what was used; 'none' is an answer"`
 	Note      string      `json:"note,omitempty" maxLength:"10000"`
 
-	EndTests map[string]string `json:"end_tests,omitempty" doc:"of a tree: see-through, hand, hat, ball, shake: passed or failed; low-flowers: seen or not-seen"`
+	EndTests map[string]string `json:"end_tests,omitempty" doc:"of a tree: see-through, hand, hat, ball, shake: passed or failed; low-flowers: seen or not-seen" maxProperties:"12"`
 
 	Slip     *SlipChoice `json:"slip,omitempty" doc:"what a person decided about a step of a slip"`
 	Fruiting *Fruiting   `json:"fruiting,omitempty" doc:"of a count, a thinning pass, a size, a frost count, a harvest, a broken limb"`
 	// Of a slip that was worked: the cuts as made, the map they left, and what waits for later with its reason.
 	Made    []limb.CutAt `json:"made,omitempty" maxItems:"500"`
-	Map     int          `json:"map_revision,omitempty"`
+	Map     int          `json:"map_revision,omitempty" minimum:"0" maximum:"1000000"`
 	Carried []Carried    `json:"carried,omitempty" maxItems:"500"`
 
 	Weather   *Weather `json:"weather,omitempty"`
@@ -84,11 +84,11 @@ type SlipChoice struct {
 
 // Carried is work on a limb that waits for a later slip.
 type Carried struct {
-	Code find.Code `json:"code"`
-	Limb string    `json:"limb"`
-	Why  cut.Why   `json:"why"`
+	Code find.Code `json:"code" maxLength:"60"`
+	Limb string    `json:"limb" maxLength:"100"`
+	Why  cut.Why   `json:"why" maxLength:"60"`
 	Due  string    `json:"due" enum:"summer,winter"`
-	CM   float64   `json:"cm,omitempty" doc:"lowered by so much already"`
+	CM   float64   `json:"cm,omitempty" doc:"lowered by so much already" minimum:"0" maximum:"2500"`
 }
 
 // UndoFor is how long a logged thing can be undone; the store allows a little more for the way there.
@@ -142,8 +142,10 @@ func (s *Store) LogSlip(ctx context.Context, orchardID string, e *Entry, m *Limb
 		e.Created = s.stamp()
 	}
 	return s.tx(ctx, func(tx *sql.Tx) error {
-		var n int
-		if err := tx.QueryRowContext(ctx, "SELECT count(*) FROM entries WHERE id = ?", e.ID).Scan(&n); err != nil || n > 0 {
+		if was, err := logged(ctx, tx, e.ID); err != nil || was != nil {
+			if err == nil && (was.TreeID != e.TreeID || was.Kind != e.Kind || was.Date != e.Date || was.Task != e.Task) {
+				return idTaken(e.ID)
+			}
 			return err // sent twice: logged once
 		}
 		if err := s.saveMap(ctx, tx, orchardID, e.TreeID, m); err != nil {
@@ -185,8 +187,55 @@ func addEntry(ctx context.Context, tx *sql.Tx, orchardID string, e *Entry) (fres
 	if err != nil {
 		return false, err
 	}
-	n, _ := r.RowsAffected()
-	return n > 0, nil
+	if n, _ := r.RowsAffected(); n > 0 {
+		return true, nil
+	}
+	was, err := logged(ctx, tx, e.ID)
+	if err != nil {
+		return false, err
+	}
+	if was == nil || !was.sameSent(e) {
+		return false, idTaken(e.ID)
+	}
+	return false, nil
+}
+
+// logged is the entry that has an id, nil where none has.
+func logged(ctx context.Context, tx *sql.Tx, id string) (*Entry, error) {
+	var body string
+	err := tx.QueryRowContext(ctx, "SELECT body FROM entries WHERE id = ?", id).Scan(&body)
+	if errors.Is(err, sql.ErrNoRows) {
+		return nil, nil
+	}
+	if err != nil {
+		return nil, err
+	}
+	var e Entry
+	return &e, json.Unmarshal([]byte(body), &e)
+}
+
+// sameSent says whether two entries are one that was sent twice: what the program itself noted may differ.
+func (e *Entry) sameSent(o *Entry) bool {
+	a, errA := json.Marshal(e.asSent())
+	b, errB := json.Marshal(o.asSent())
+	return errA == nil && errB == nil && string(a) == string(b)
+}
+
+// asSent is an entry without what the program notes on it.
+func (e *Entry) asSent() Entry {
+	out := *e
+	out.Created, out.Season, out.Grade, out.TreeStage, out.School, out.SchoolOwn, out.Map, out.TaskID, out.Who, out.Task = "", 0, "", "", "", "", 0, "", "", ""
+	out.Fruiting = nil
+	if e.Fruiting != nil {
+		f := *e.Fruiting
+		f.Set, f.SetLow, f.SetHigh = 0, 0, 0
+		out.Fruiting = &f
+	}
+	return out
+}
+
+func idTaken(id string) error {
+	return conflict("id_taken", "id", id+" with other content than is kept under it", "an id of its own")
 }
 
 func exists(ctx context.Context, tx *sql.Tx, table, orchardID, id string) error {

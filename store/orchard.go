@@ -56,17 +56,17 @@ type Need struct {
 
 // School is the preset in force, the person's departures from it, and regional advice noted beside a choice.
 type School struct {
-	Preset string            `json:"preset" doc:"slug of a preset"`
-	Own    map[string]string `json:"own" doc:"choice key to value slug"`
+	Preset string            `json:"preset" doc:"slug of a preset" maxLength:"60"`
+	Own    map[string]string `json:"own" doc:"choice key to value slug" maxProperties:"60"`
 	Advice []Advice          `json:"advice" nullable:"false" maxItems:"100"`
 }
 
 // Advice is a rule of a regional office, noted beside a choice.
 type Advice struct {
-	Choice string `json:"choice"`
+	Choice string `json:"choice" maxLength:"60"`
 	Office string `json:"office" maxLength:"500"`
 	Rule   string `json:"rule" maxLength:"2000"`
-	Date   string `json:"date,omitempty" doc:"YYYY-MM-DD"`
+	Date   string `json:"date,omitempty" doc:"YYYY-MM-DD" maxLength:"40"`
 }
 
 // Point of the plot: metres east and north of its south-west corner.
@@ -119,8 +119,8 @@ func (s *Store) AddOrchard(ctx context.Context, o *Orchard) error {
 	if o.ID == "" {
 		o.ID = NewID()
 	}
-	base := o.Slug
-	if base == "" {
+	base := Slug(o.Slug)
+	if o.Slug == "" {
 		base = Slug(o.Name)
 	}
 	return s.tx(ctx, func(tx *sql.Tx) error {

@@ -14,10 +14,10 @@ import (
 type OwnTask struct {
 	ID         string       `json:"id" readOnly:"true"`
 	Version    int          `json:"version" readOnly:"true"`
-	TreeID     string       `json:"tree_id,omitempty"`
+	TreeID     string       `json:"tree_id,omitempty" maxLength:"100"`
 	Title      string       `json:"title" minLength:"1" maxLength:"500"`
 	Date       *almanac.Day `json:"date,omitempty" doc:"absent when it hangs on a stage"`
-	Stage      string       `json:"stage,omitempty" doc:"stage it follows; needs a tree"`
+	Stage      string       `json:"stage,omitempty" doc:"stage it follows; needs a tree" maxLength:"60"`
 	OffsetDays int          `json:"offset_days,omitempty" minimum:"-200" maximum:"200"`
 	EveryDays  int          `json:"every_days,omitempty" minimum:"0" maximum:"3650" doc:"0: once"`
 	ForDays    int          `json:"for_days,omitempty" minimum:"0" maximum:"365" doc:"length of its window"`
@@ -75,8 +75,10 @@ func (s *Store) CalendarToken(ctx context.Context, orchardID string) (string, er
 
 // WithdrawCalendarToken closes the subscription address.
 func (s *Store) WithdrawCalendarToken(ctx context.Context, orchardID string) error {
-	_, err := s.db.ExecContext(ctx, "DELETE FROM calendar_tokens WHERE orchard_id = ?", orchardID)
-	return err
+	return s.tx(ctx, func(tx *sql.Tx) error {
+		_, err := tx.ExecContext(ctx, "DELETE FROM calendar_tokens WHERE orchard_id = ?", orchardID)
+		return err
+	})
 }
 
 // OrchardByToken finds the orchard a subscription address opens. Error: ErrNotFound.

@@ -14,7 +14,7 @@ type Person struct {
 	FingertipCM float64    `json:"fingertip_cm" minimum:"0" maximum:"300" doc:"fingertip height with the arm raised, standing; 0 unknown"`
 	CeilingCM   float64    `json:"ceiling_cm" minimum:"0" maximum:"600" doc:"own ceiling where a ladder is accepted"`
 	HandSpanCM  float64    `json:"hand_span_cm" minimum:"0" maximum:"26" doc:"width of the closed hand with the thumb laid along the shoot, or of the hand stretched (over 16: halved); 0 unknown"`
-	HoursAWeek  [7]float64 `json:"hours_a_week" doc:"hours free on each weekday, Sunday first"`
+	HoursAWeek  [7]float64 `json:"hours_a_week" doc:"hours free on each weekday, Sunday first" minimum:"0" maximum:"24"`
 	Tools       []Tool     `json:"tools" nullable:"false" maxItems:"50"`
 }
 
@@ -66,6 +66,9 @@ func (s *Store) SavePerson(ctx context.Context, orchardID string, p *Person) err
 		p.Tools = []Tool{}
 	}
 	return s.tx(ctx, func(tx *sql.Tx) error {
+		if err := exists(ctx, tx, "people", orchardID, p.ID); err != nil {
+			return err
+		}
 		v, err := update(ctx, tx, "people", p.ID, p.Version, p)
 		if err != nil {
 			return err

@@ -34,9 +34,19 @@ const applicationID = 0x56657274
 
 // Store is an open database. It is safe for use by several goroutines.
 type Store struct {
-	db   *sql.DB
+	db   queries
+	file *sql.DB
+	all  *sql.Tx       // of Together; nil elsewhere
+	turn chan struct{} // of who writes: one at a time
 	path string
 	now  func() time.Time
+}
+
+// queries is a database, or one transaction of it.
+type queries interface {
+	ExecContext(ctx context.Context, query string, args ...any) (sql.Result, error)
+	QueryContext(ctx context.Context, query string, args ...any) (*sql.Rows, error)
+	QueryRowContext(ctx context.Context, query string, args ...any) *sql.Row
 }
 
 // FileError says in words why a database file cannot be used.
@@ -83,7 +93,7 @@ func Open(ctx context.Context, path string, opts ...Option) (*Store, error) {
 	if err != nil {
 		return nil, err
 	}
-	s := &Store{db: db, path: path, now: time.Now}
+	s := &Store{db: db, file: db, turn: make(chan struct{}, 1), path: path, now: time.Now}
 	for _, o := range opts {
 		o(s)
 	}
@@ -140,7 +150,7 @@ func (s *Store) migrate(ctx context.Context) error {
 	if err != nil {
 		return err
 	}
-	p, err := goose.NewProvider(goose.DialectSQLite3, s.db, dir)
+	p, err := goose.NewProvider(goose.DialectSQLite3, s.file, dir)
 	if err != nil {
 		return err
 	}
@@ -163,10 +173,10 @@ func (s *Store) migrate(ctx context.Context) error {
 }
 
 // Close closes the file.
-func (s *Store) Close() error { return s.db.Close() }
+func (s *Store) Close() error { return s.file.Close() }
 
 // Ping says whether the file answers.
-func (s *Store) Ping(ctx context.Context) error { return s.db.PingContext(ctx) }
+func (s *Store) Ping(ctx context.Context) error { return s.file.PingContext(ctx) }
 
 // Backup writes a whole copy of the database to a new file; an existing file is not overwritten.
 func (s *Store) Backup(ctx context.Context, to string) error {
@@ -251,17 +261,35 @@ func copyFile(from, to string) error {
 // NewID makes an id that sorts by the time it was made.
 func NewID() string { return uuid.Must(uuid.NewV7()).String() }
 
-// tx runs a transaction; any error undoes all of it.
+// tx runs a transaction; any error undoes all of it. Writers wait for their turn here, in the order they came, and not at the file.
 func (s *Store) tx(ctx context.Context, run func(*sql.Tx) error) error {
-	tx, err := s.db.BeginTx(ctx, nil)
+	if s.all != nil { // part of a larger one, which an error undoes
+		return run(s.all)
+	}
+	select {
+	case s.turn <- struct{}{}:
+		defer func() { <-s.turn }()
+	case <-ctx.Done():
+		return ctx.Err()
+	}
+	tx, err := s.file.BeginTx(ctx, nil)
 	if err != nil {
 		return err
 	}
+	defer func() { _ = tx.Rollback() }() // of what did not come to its end, a panic too
 	if err := run(tx); err != nil {
-		_ = tx.Rollback()
 		return err
 	}
 	return tx.Commit()
+}
+
+// Together makes many writes one: all of them are kept, or none. The store it hands on is for those writes only.
+func (s *Store) Together(ctx context.Context, write func(*Store) error) error {
+	return s.tx(ctx, func(tx *sql.Tx) error {
+		part := *s
+		part.db, part.all = tx, tx
+		return write(&part)
+	})
 }
 
 func touch(ctx context.Context, tx *sql.Tx, orchardID string) error {
@@ -314,7 +342,7 @@ func (b Broken) Error() string {
 }
 
 // sound reads the documents that can be read, and names those that cannot. The query gives id, version and body.
-func sound[T any](ctx context.Context, db *sql.DB, table string, set func(*T, string, int), query string, args ...any) ([]T, []Broken, error) {
+func sound[T any](ctx context.Context, db queries, table string, set func(*T, string, int), query string, args ...any) ([]T, []Broken, error) {
 	rs, err := db.QueryContext(ctx, query, args...)
 	if err != nil {
 		return nil, nil, err

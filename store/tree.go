@@ -16,7 +16,7 @@ type Tree struct {
 	ID          string            `json:"id" readOnly:"true"`
 	Version     int               `json:"version" readOnly:"true"`
 	Code        string            `json:"code" maxLength:"6" doc:"label on its stake, as C1; empty on a new tree: the next free one"`
-	Kind        string            `json:"kind" doc:"slug of a kind"`
+	Kind        string            `json:"kind" doc:"slug of a kind" maxLength:"40"`
 	Name        string            `json:"name,omitempty" maxLength:"500" doc:"the owner's own name for it"`
 	Cultivar    string            `json:"cultivar,omitempty" maxLength:"500"`
 	Chill       string            `json:"chill,omitempty" enum:"low,mid,high"`
@@ -39,14 +39,14 @@ type Tree struct {
 	Habit       string            `json:"habit,omitempty" enum:"upright,spreading,weeping" doc:"absent: the kind's"`
 	X           float64           `json:"x" minimum:"-1000" maximum:"1000" doc:"metres east of the plot's south-west corner"`
 	Y           float64           `json:"y" minimum:"-1000" maximum:"1000" doc:"metres north of it"`
-	HeightM     float64           `json:"height_m,omitempty" minimum:"0"`
+	HeightM     float64           `json:"height_m,omitempty" minimum:"0" maximum:"25"`
 	SpreadM     float64           `json:"spread_m,omitempty" minimum:"0" maximum:"30"`
 	TrunkMM     float64           `json:"trunk_mm,omitempty" minimum:"0" maximum:"1500"`
 	SunHours    float64           `json:"sun_hours,omitempty" minimum:"0" maximum:"18" doc:"own count of the sun on its spot on a clear day in the growing season; 0 not counted"`
-	ScaffoldsMM []float64         `json:"scaffolds_mm,omitempty" maxItems:"20"`
+	ScaffoldsMM []float64         `json:"scaffolds_mm,omitempty" maxItems:"20" minimum:"0" maximum:"1500"`
 	Estimated   bool              `json:"estimated,omitempty" doc:"its size was estimated, not measured"`
 	Notes       string            `json:"notes,omitempty" maxLength:"10000"`
-	Own         map[string]string `json:"own,omitempty" doc:"school choices of this tree"`
+	Own         map[string]string `json:"own,omitempty" doc:"school choices of this tree" maxProperties:"60"`
 	Bag         bool              `json:"bag,omitempty" doc:"wish: bag its fruit"`
 	LeavesOff   bool              `json:"leaves_off,omitempty" doc:"wish: leaves off colouring fruit"`
 	GraftWood   bool              `json:"graft_wood,omitempty" doc:"wish: cut grafting wood"`

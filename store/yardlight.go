@@ -2,6 +2,7 @@ package store
 
 import (
 	"math"
+	"slices"
 
 	"vertumna/core/almanac"
 	"vertumna/core/light"
@@ -18,6 +19,9 @@ type YardLight struct {
 	Heights []float64    // cm, by owner
 	Names   []string
 	Own     []float64 // sun hours a person counted, by tree; 0: none
+	Far     []string  // codes of trees that stand too far from the rest to be reckoned with
+	Near    light.Window
+	Middle  Point // of the window, on the plan
 	north   float64
 }
 
@@ -27,11 +31,19 @@ func (y *YardLight) At(x, yy, z float64) limb.Vec {
 	return limb.Vec{X: 100 * (x*c + yy*s), Y: 100 * (yy*c - x*s), Z: z}
 }
 
-// YardLight builds the yard on a day from its trees and the limb maps known of them.
-func (c *Contents) YardLight(trees []year.Tree, maps map[string]*limb.Map, day almanac.Day) *YardLight {
+// YardLight builds the yard on a day from its trees and the limb maps known of them, round a spot of the plan in metres; nil: round the
+// middle of its trees.
+func (c *Contents) YardLight(trees []year.Tree, maps map[string]*limb.Map, day almanac.Day, round *Point) *YardLight {
 	out := &YardLight{Grid: light.NewGrid(), Shader: light.NewShader(), north: c.Orchard.Plot.NorthDeg * math.Pi / 180}
 	corner := year.Tree{}
 	around := c.Around(&corner, nil, day)
+	top := around.TopCM()
+	for i := range trees {
+		top = math.Max(top, 100*trees[i].HeightM)
+	}
+	out.Middle = middleOf(trees, round)
+	middle := out.At(out.Middle.X, out.Middle.Y, 0)
+	out.Near = light.WindowAt(middle.X, middle.Y, top)
 	for i := range trees {
 		t := &trees[i]
 		stands := (!t.Planted.Known() || t.Planted <= day) && (!t.Gone.Known() || t.Gone > day)
@@ -40,6 +52,10 @@ func (c *Contents) YardLight(trees []year.Tree, maps map[string]*limb.Map, day a
 			continue
 		}
 		at := out.At(t.X, t.Y, 0)
+		if !out.Near.Has(at.X, at.Y, 0) {
+			out.Far = append(out.Far, t.Code)
+			continue
+		}
 		owner := out.Shader.Owner(t.Code)
 		out.Trees = append(out.Trees, t)
 		out.Names = append(out.Names, t.Code)
@@ -68,16 +84,37 @@ func (c *Contents) YardLight(trees []year.Tree, maps map[string]*limb.Map, day a
 		if w.Open {
 			tau = light.HedgeTau
 		}
-		out.Grid.Wall(w.Polygon, w.TopCM, tau)
-		out.Shader.Wall(other(w.Name), w.Polygon, w.TopCM, tau)
+		inside := out.Near.Clip(w.Polygon)
+		out.Grid.Wall(inside, w.TopCM, tau)
+		out.Shader.Wall(other(w.Name), inside, w.TopCM, tau)
 	}
 	for _, s := range around.Shade {
+		if !out.Near.Has(s.X, s.Y, s.R) {
+			continue
+		}
 		crown := light.Crown{X: s.X, Y: s.Y, Z0: s.Z0, Z1: s.Z1, R: s.R}
 		out.Grid.ShadeTree(crown)
 		crown.LeafM2 = light.LeafOfCrown(s.R, light.DenseLAI)
 		out.Shader.Crown(other(s.Name), crown)
 	}
 	return out
+}
+
+// middleOf is the middle of the trees, one far off counting no more than any other; or the spot asked for.
+func middleOf(trees []year.Tree, round *Point) Point {
+	if round != nil {
+		return *round
+	}
+	if len(trees) == 0 {
+		return Point{}
+	}
+	xs, ys := make([]float64, len(trees)), make([]float64, len(trees))
+	for i := range trees {
+		xs[i], ys[i] = trees[i].X, trees[i].Y
+	}
+	slices.Sort(xs)
+	slices.Sort(ys)
+	return Point{xs[len(xs)/2], ys[len(ys)/2]}
 }
 
 func floor20(v float64) int { return int(math.Floor(v / light.ShadeCellCM)) }

@@ -5,9 +5,9 @@ import (
 	"errors"
 	"math"
 	"slices"
-	"sync"
 
 	"vertumna/core/limb"
+	"vertumna/core/together"
 )
 
 // A unit is a limb that is counted, thinned and picked as one with all it carries: a scaffold, or a stem where several come
@@ -269,18 +269,14 @@ func (r *reading) loads(fruit []float64, o LoadTerms) ([]LimbAt, error) {
 		which = append(which, i)
 	}
 	out, errs := make([]LimbAt, len(which)), make([]error, len(which))
-	var wg sync.WaitGroup
-	for worker := range bendingAtOnce {
-		wg.Go(func() {
-			for k := worker; k < len(which); k += bendingAtOnce {
-				i := which[k]
-				n := int(round(on[i]))
-				l, err := LimbLoad(r.loadInput(i, n, o))
-				out[k], errs[k] = LimbAt{m.Axes[i].ID, i, n, l}, err
-			}
-		})
-	}
-	wg.Wait()
+	together.Do(bendingAtOnce, func(worker int) {
+		for k := worker; k < len(which); k += bendingAtOnce {
+			i := which[k]
+			n := int(round(on[i]))
+			l, err := LimbLoad(r.loadInput(i, n, o))
+			out[k], errs[k] = LimbAt{m.Axes[i].ID, i, n, l}, err
+		}
+	})
 	if err := errors.Join(errs...); err != nil {
 		return nil, err
 	}

@@ -4,9 +4,9 @@ import (
 	"cmp"
 	"math"
 	"slices"
-	"sync"
 
 	"vertumna/core/limb"
+	"vertumna/core/together"
 )
 
 // Shares and lines of a slip that is planned for its aim (reach page; our estimates).
@@ -144,17 +144,15 @@ func (r *run) bringDown() {
 // lowest brings the tops to each of these lines under a limit, and gives the trial that leaves them lowest.
 func (r *run) lowest(lines []float64, limit float64) *run {
 	trials := make([]*run, len(lines))
-	var wait sync.WaitGroup
 	for n := range lines {
 		trials[n] = r.fork()
 		trials[n].cap = math.Min(r.level, limit)
-		wait.Go(func() {
-			for k := n; k >= 0; k-- { // what is left of the limit lowers some of them further
-				trials[n].lowerTo(lines[k])
-			}
-		})
 	}
-	wait.Wait()
+	together.Do(len(lines), func(n int) {
+		for k := n; k >= 0; k-- { // what is left of the limit lowers some of them further
+			trials[n].lowerTo(lines[k])
+		}
+	})
 	return slices.MinFunc(trials, func(a, b *run) int { return cmp.Compare(round6(a.excess()), round6(b.excess())) })
 }
 

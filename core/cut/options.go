@@ -119,8 +119,8 @@ type Options struct {
 
 // Key names a finding across slips: what was found, and on which limb.
 type Key struct {
-	Code find.Code `json:"code"`
-	Limb string    `json:"limb"`
+	Code find.Code `json:"code" maxLength:"60"`
+	Limb string    `json:"limb" maxLength:"100"`
 }
 
 // KeyOf names a finding.

@@ -9,6 +9,7 @@ import (
 	"vertumna/core/find"
 	"vertumna/core/growth"
 	"vertumna/core/limb"
+	"vertumna/core/together"
 )
 
 // Step is one cut of a slip.
@@ -123,11 +124,11 @@ func NewPlanner(tree growth.Tree, reading find.Reading, o Options) (*Planner, er
 		tree.Given[m.Axes[i].ID] = reading.Light.At(i)
 	}
 	// what waiting costs is grown while the findings are read
-	grown := make(chan uncut, 1)
-	go func() {
-		next, err := growth.Next(tree, growth.Work{})
-		grown <- uncut{next.Map, err}
-	}()
+	var next uncut
+	grown := together.Ahead(func() {
+		grown, err := growth.Next(tree, growth.Work{})
+		next = uncut{grown.Map, err}
+	})
 	p := &Planner{
 		Judge: NewJudge(m, reading.Light, reading), o: o, tree: tree, carriedBy: map[int]Carried{}, options: map[question][]*option{}, spots: map[spotKey]int{}, runs: map[Level]*run{},
 		confident: m.Completeness().Value,
@@ -140,7 +141,7 @@ func NewPlanner(tree growth.Tree, reading find.Reading, o Options) (*Planner, er
 		p.found = append(p.found, p.placeOf(f))
 	}
 	p.answers, p.under = make([][]*option, len(p.findings)), make([][]int, m.Len())
-	next := <-grown
+	grown()
 	if next.err != nil {
 		return nil, fmt.Errorf("what waiting costs: %w", next.err)
 	}

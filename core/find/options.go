@@ -1,6 +1,8 @@
 package find
 
 import (
+	"math"
+
 	"vertumna/core/limb"
 	"vertumna/core/pomology"
 )
@@ -129,4 +131,19 @@ type Yard struct {
 	Walls      []Wall
 	Shade      []Crown // trees that are only there for their shade
 	PowerLines [][][2]float64
+}
+
+// TopCM is the height of what stands highest in the yard.
+func (y Yard) TopCM() float64 {
+	top := 0.0
+	for _, c := range y.Neighbours {
+		top = math.Max(top, c.Z1)
+	}
+	for _, c := range y.Shade {
+		top = math.Max(top, c.Z1)
+	}
+	for _, w := range y.Walls {
+		top = math.Max(top, w.TopCM)
+	}
+	return top
 }

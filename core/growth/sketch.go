@@ -14,19 +14,19 @@ import (
 
 // SketchInput is what a first sketch is made from. Lengths in cm, the trunk's thickness in mm, azimuths in degrees.
 type SketchInput struct {
-	Species    string            `json:"species"`
-	Form       pomology.FormSlug `json:"form"`
-	Age        int               `json:"age"`
-	TrunkMM    float64           `json:"trunk_mm"`
-	HeightCM   float64           `json:"height_cm"`
-	SpreadCM   float64           `json:"spread_cm"`
-	Scaffolds  int               `json:"scaffolds"`
-	Seed       uint64            `json:"seed"`
-	Azimuths   []float64         `json:"azimuths,omitempty" nullable:"false" doc:"of the scaffolds, as far as known"`
-	PlaneAzDeg *float64          `json:"plane_az,omitempty" doc:"flat forms: the direction the arms run; 90 unless given"`
-	Faults     []string          `json:"faults,omitempty" nullable:"false" doc:"planted for practice"`
-	Year       int               `json:"year,omitempty"`
-	Season     limb.Season       `json:"season,omitempty"`
+	Species    string            `json:"species" maxLength:"40"`
+	Form       pomology.FormSlug `json:"form" maxLength:"40"`
+	Age        int               `json:"age" minimum:"1" maximum:"150"`
+	TrunkMM    float64           `json:"trunk_mm" minimum:"0" maximum:"1500"`
+	HeightCM   float64           `json:"height_cm" minimum:"0" maximum:"1500"`
+	SpreadCM   float64           `json:"spread_cm" minimum:"0" maximum:"1500"`
+	Scaffolds  int               `json:"scaffolds" minimum:"1" maximum:"12"`
+	Seed       uint64            `json:"seed" minimum:"0" maximum:"9007199254740991"`
+	Azimuths   []float64         `json:"azimuths,omitempty" nullable:"false" doc:"of the scaffolds, as far as known" maxItems:"12" minimum:"0" maximum:"360"`
+	PlaneAzDeg *float64          `json:"plane_az,omitempty" doc:"flat forms: the direction the arms run; 90 unless given" minimum:"0" maximum:"360"`
+	Faults     []string          `json:"faults,omitempty" nullable:"false" doc:"planted for practice" maxItems:"20" maxLength:"40"`
+	Year       int               `json:"year,omitempty" minimum:"0" maximum:"2200"`
+	Season     limb.Season       `json:"season,omitempty" maxLength:"20"`
 }
 
 // Limits of a sketch.

@@ -4,6 +4,8 @@ import (
 	"cmp"
 	"math"
 	"slices"
+
+	"vertumna/core/together"
 )
 
 // KeepLight is the part of full light over the season that a neighbour should keep on its leaf, its own shade left out: what
@@ -37,19 +39,12 @@ type Cap struct {
 // to ShadeCellCM. Cost: per tree some seven times the cells on the rays that meet it.
 func (s Shading) Caps(heights []float64, keep float64) []Cap {
 	out := make([]Cap, len(heights))
-	done := make(chan struct{})
 	const workers = 2
-	for w := range workers {
-		go func() {
-			for a := w; a < len(heights); a += workers {
-				out[a] = s.from.cap(a, heights[a], s, keep)
-			}
-			done <- struct{}{}
-		}()
-	}
-	for range workers {
-		<-done
-	}
+	together.Do(workers, func(w int) {
+		for a := w; a < len(heights); a += workers {
+			out[a] = s.from.cap(a, heights[a], s, keep)
+		}
+	})
 	return out
 }
 

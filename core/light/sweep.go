@@ -4,6 +4,8 @@ import (
 	"math"
 	"runtime"
 	"sync"
+
+	"vertumna/core/together"
 )
 
 // Field is the part of full light that reaches the cells of a yard.
@@ -67,16 +69,14 @@ func (b *box) sweep(directions []Direction) *Field {
 // eachDirection shares n directions out over two cores, each with its own sweeper.
 func eachDirection(b *box, n int, do func(s *sweeper, k int)) []*sweeper {
 	workers := make([]*sweeper, min(n, max(1, min(2, runtime.GOMAXPROCS(0)))))
-	var wg sync.WaitGroup
 	for w := range workers {
 		workers[w] = newSweeper(b)
-		wg.Go(func() {
-			for k := w; k < n; k += len(workers) {
-				do(workers[w], k)
-			}
-		})
 	}
-	wg.Wait()
+	together.Do(len(workers), func(w int) {
+		for k := w; k < n; k += len(workers) {
+			do(workers[w], k)
+		}
+	})
 	return workers
 }
 

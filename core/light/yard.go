@@ -82,6 +82,9 @@ func (s *Shader) Wall(owner int, polygon [][2]float64, topCM, tau float64) {
 
 // wallCells visits the cells of a width that stand on a strip of ground to a height.
 func wallCells(polygon [][2]float64, topCM, width float64, visit func(Cell)) {
+	if len(polygon) < 3 {
+		return
+	}
 	lo, hi := [2]float64{math.Inf(1), math.Inf(1)}, [2]float64{math.Inf(-1), math.Inf(-1)}
 	for _, p := range polygon {
 		for k := range 2 {

@@ -85,18 +85,33 @@ func (c *checker) ranges(l *Limb) {
 	}
 	c.angle(l, "angle_base_deg", l.AngleBaseDeg)
 	c.angle(l, "angle_tip_deg", l.AngleTipDeg)
-	if b := l.BareCM; b != nil && *b < 0 {
-		c.ps.add("E_STRETCH", l.ID, "bare_cm", fmt.Sprintf("%g cm", *b), "0 or more")
+	if b := l.BareCM; b != nil && (*b < 0 || *b > MaxLengthCM) {
+		c.ps.add("E_STRETCH", l.ID, "bare_cm", fmt.Sprintf("%g cm", *b), fmt.Sprintf("0 to %.0f cm", MaxLengthCM))
 		l.BareCM = nil
 	}
-	if n := l.FruitCount; n != nil && *n < 0 {
-		c.ps.add("E_NUMBER", l.ID, "fruit_count", fmt.Sprintf("%g", *n), "0 or more")
+	if n := l.FruitCount; n != nil && (*n < 0 || *n > mostFruit) {
+		c.ps.add("E_NUMBER", l.ID, "fruit_count", fmt.Sprintf("%g", *n), fmt.Sprintf("0 to %d", mostFruit))
 	}
-	if n := l.OwnD2MM2; n != nil && *n < 0 {
-		c.ps.add("E_NUMBER", l.ID, "own_d2_mm2", fmt.Sprintf("%g", *n), "0 or more")
+	if n := l.OwnD2MM2; n != nil && (*n < 0 || *n > MaxDiameterMM*MaxDiameterMM) {
+		c.ps.add("E_NUMBER", l.ID, "own_d2_mm2", fmt.Sprintf("%g", *n), fmt.Sprintf("0 to %.0f", MaxDiameterMM*MaxDiameterMM))
 	}
+	c.foot(l, "x_cm", l.XCM)
+	c.foot(l, "y_cm", l.YCM)
 	if l.TipDiameterMM != nil && l.DiameterMM != nil && *l.TipDiameterMM > *l.DiameterMM {
 		c.ps.add("E_TIP_THICKER", l.ID, "tip_diameter_mm", fmt.Sprintf("%g mm at the tip", *l.TipDiameterMM), fmt.Sprintf("no more than the %g mm of the base", *l.DiameterMM))
+	}
+}
+
+// state is a number that growth wrote down of itself.
+func (c *checker) state(field string, x *float64) {
+	if x != nil && (!finite(*x) || *x < 0 || *x > maxState) {
+		c.ps.add("E_NUMBER", "", field, fmt.Sprint(*x), fmt.Sprintf("0 to %g", maxState))
+	}
+}
+
+func (c *checker) foot(l *Limb, field string, at *float64) {
+	if at != nil && math.Abs(*at) > MaxFootCM {
+		c.ps.add("E_FOOT", l.ID, field, fmt.Sprintf("%g cm", *at), fmt.Sprintf("a stem within %d cm of the tree's middle", MaxFootCM))
 	}
 }
 
@@ -112,6 +127,10 @@ func (c *checker) rings(l *Limb) {
 	}
 	if len(l.RingsCM) == 0 {
 		c.ps.add("E_RINGS", l.ID, "rings_cm", "an empty list", "a length for each season")
+		return
+	}
+	if len(l.RingsCM) > MaxRings {
+		c.ps.add("E_RINGS", l.ID, "rings_cm", fmt.Sprintf("%d seasons", len(l.RingsCM)), fmt.Sprintf("no more than %d", MaxRings))
 		return
 	}
 	sum := 0.0
@@ -192,13 +211,13 @@ func (c *checker) places(l *Limb) {
 		}
 	}
 	for _, w := range l.Wounds {
-		if !on(w.AtCM) || !finite(w.DMM) || w.DMM <= 0 {
+		if !on(w.AtCM) || !finite(w.DMM) || w.DMM <= 0 || w.DMM > MaxDiameterMM {
 			c.ps.add("E_WOUND", l.ID, "wounds", fmt.Sprintf("a wound of %g mm at %g cm", w.DMM, w.AtCM), fmt.Sprintf("above 0 mm on the limb's %g cm", end))
 		}
 	}
 	inside := func(from, to float64) bool { return on(from) && on(to) && from < to }
 	for _, s := range l.Spurs {
-		if !inside(s.FromCM, s.ToCM) || !finite(s.Count) || s.Count < 0 {
+		if !inside(s.FromCM, s.ToCM) || !finite(s.Count) || s.Count < 0 || s.Count > mostFruit {
 			c.ps.add("E_STRETCH", l.ID, "spurs", fmt.Sprintf("%g spurs from %g to %g cm", s.Count, s.FromCM, s.ToCM), fmt.Sprintf("a count on a stretch of the limb's %g cm", end))
 		}
 	}
@@ -208,6 +227,44 @@ func (c *checker) places(l *Limb) {
 		}
 	}
 }
+
+// room is how long a limb's texts and lists may be.
+var room = []struct {
+	what string
+	most int
+	of   func(*Limb) int
+}{
+	{"id", mostID, func(l *Limb) int { return len(l.ID) }},
+	{"note", 2000, func(l *Limb) int { return len(l.Note) }},
+	{"marks", 100, func(l *Limb) int { return len(l.Marks) }},
+	{"buds", 1000, func(l *Limb) int { return len(l.Buds) }},
+	{"tags", 20, func(l *Limb) int { return len(l.Tags) }},
+	{"wounds", 200, func(l *Limb) int { return len(l.Wounds) }},
+	{"spurs", 200, func(l *Limb) int { return len(l.Spurs) }},
+	{"gaps", 200, func(l *Limb) int { return len(l.Gaps) }},
+}
+
+const (
+	maxAge    = 1000
+	maxYear   = 2200
+	maxState  = 1e6
+	mostID    = 60
+	mostFruit = 100000 // or spurs, on a limb
+)
+
+// fits tells a text or list of a limb that is longer than it may be, and takes it out.
+func (c *checker) fits(l *Limb) {
+	id := shortened(l.ID)
+	for _, r := range room {
+		if n := r.of(l); n > r.most {
+			c.ps.add("E_TOO_MANY", id, r.what, fmt.Sprint(n), fmt.Sprintf("no more than %d", r.most))
+			l.Note, l.Marks, l.Buds, l.Tags, l.Wounds, l.Spurs, l.Gaps = "", nil, nil, nil, nil, nil, nil
+		}
+	}
+	l.ID = id
+}
+
+func shortened(id string) string { return id[:min(len(id), mostID)] }
 
 // limbsOf checks every limb by itself, in the order of the document, and drops the second of one name.
 func (c *checker) limbsOf() []Limb {
@@ -222,6 +279,7 @@ func (c *checker) limbsOf() []Limb {
 			continue
 		}
 		seen[in.ID] = true
+		c.fits(&in)
 		kept = append(kept, c.ownFields(in))
 	}
 	return kept
@@ -256,6 +314,10 @@ func (c *checker) tree(limbs []Limb, index map[string]int) {
 			at = next
 			steps++
 		}
+		if steps > MaxDepth && steps <= len(limbs) {
+			c.ps.add("E_DEPTH", l.ID, "parent", fmt.Sprintf("%d limbs one on another", steps), fmt.Sprintf("no more than %d", MaxDepth))
+			return // those behind it are as deep
+		}
 		if steps > len(limbs) {
 			c.ps.add("E_CYCLE", l.ID, "parent", fmt.Sprintf("%q hangs on itself by way of %q", l.ID, l.Parent), "a chain that ends at a stem")
 		}
@@ -268,6 +330,9 @@ func (c *checker) tree(limbs []Limb, index map[string]int) {
 func (c *checker) attachment(limbs []Limb, index map[string]int, l *Limb) {
 	if a := l.AttachCM; a != nil && *a < 0 {
 		c.ps.add("E_ATTACH", l.ID, "attach_cm", fmt.Sprintf("%g cm", *a), "0 or more")
+	}
+	if a := l.AttachCM; a != nil && l.Parent == "" && *a > MaxFootCM {
+		c.ps.add("E_ATTACH", l.ID, "attach_cm", fmt.Sprintf("%g cm", *a), fmt.Sprintf("a stem that starts within %d cm of the ground", MaxFootCM))
 	}
 	p, ok := index[l.Parent]
 	if l.Parent == "" || !ok {
@@ -306,6 +371,15 @@ func Check(doc Doc) (*Map, error) {
 			c.ps.add("E_FORM", "", "form", fmt.Sprintf("%q", doc.Form), "a form of the table")
 		}
 	}
+	if doc.Age < 0 || doc.Age > maxAge {
+		c.ps.add("E_NUMBER", "", "age", fmt.Sprint(doc.Age), fmt.Sprintf("0 to %d", maxAge))
+	}
+	if doc.Year < 0 || doc.Year > maxYear {
+		c.ps.add("E_NUMBER", "", "year", fmt.Sprint(doc.Year), fmt.Sprintf("0 to %d", maxYear))
+	}
+	c.state("rref", doc.RRef)
+	c.state("reff", doc.REff)
+	c.state("vig", doc.Vig)
 	if doc.Season != "" && doc.Season != Dormant && doc.Season != Summer {
 		c.ps.add("E_SEASON", "", "season", fmt.Sprintf("%q", doc.Season), "dormant or summer")
 	}

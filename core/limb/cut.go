@@ -25,14 +25,17 @@ const (
 	Notch      CutKind = "notch"
 )
 
+// CutKinds are all of them.
+var CutKinds = []CutKind{Collar, SideBranch, SoundWood, AboveBud, Stub, TipThird, FiveLeaves, FruitBud, SpurBack, ToFruits, SpurThin, Notch}
+
 // CutAt is one cut: kind, limb and place, cm from the limb's base; 0 or below is the collar. SpurThin takes a fraction of
 // the leaf between AtCM and ToCM.
 type CutAt struct {
-	Limb     string  `json:"limb"`
-	Kind     CutKind `json:"kind"`
-	AtCM     float64 `json:"at_cm"`
-	ToCM     float64 `json:"to_cm,omitempty"`
-	Fraction float64 `json:"fraction,omitempty"`
+	Limb     string  `json:"limb" maxLength:"100"`
+	Kind     CutKind `json:"kind" maxLength:"40"`
+	AtCM     float64 `json:"at_cm" minimum:"0" maximum:"2500"`
+	ToCM     float64 `json:"to_cm,omitempty" minimum:"0" maximum:"2500"`
+	Fraction float64 `json:"fraction,omitempty" minimum:"0" maximum:"1"`
 }
 
 // Freeze writes every limb's own leaf down, so that leaf a cut takes never comes back as unmapped twigs.

@@ -38,9 +38,9 @@ const (
 // Mark is what a person saw on a limb, at a distance from its base.
 type Mark struct {
 	Kind  string  `json:"kind" enum:"dead,damaged,diseased,borer,rubbing,weak"`
-	AtCM  float64 `json:"at_cm" doc:"distance from the limb's base, cm"`
+	AtCM  float64 `json:"at_cm" doc:"distance from the limb's base, cm" minimum:"0" maximum:"2500"`
 	Agent string  `json:"agent,omitempty" enum:"canker,blight,rot,unknown" doc:"only with diseased"`
-	Other string  `json:"other,omitempty" doc:"only with rubbing: the limb it rubs on"`
+	Other string  `json:"other,omitempty" doc:"only with rubbing: the limb it rubs on" maxLength:"100"`
 }
 
 // The kinds of marks.
@@ -65,39 +65,39 @@ const (
 
 // SeenBud is a bud somebody looked at. Roll: 0 upper, 90 right, 180 under, 270 left, seen from base to tip.
 type SeenBud struct {
-	AtCM    float64  `json:"at_cm"`
-	RollDeg *float64 `json:"roll_deg,omitempty" doc:"0 upper, 90 right, 180 under, 270 left; absent: only the kind was seen"`
-	Kind    BudKind  `json:"kind,omitempty" doc:"the kind seen, where it differs from the one expected"`
+	AtCM    float64  `json:"at_cm" minimum:"0" maximum:"2500"`
+	RollDeg *float64 `json:"roll_deg,omitempty" doc:"0 upper, 90 right, 180 under, 270 left; absent: only the kind was seen" minimum:"-360" maximum:"360"`
+	Kind    BudKind  `json:"kind,omitempty" doc:"the kind seen, where it differs from the one expected" maxLength:"40"`
 }
 
 // Wound is an old cut.
 type Wound struct {
-	AtCM   float64 `json:"at_cm"`
-	DMM    float64 `json:"d_mm"`
-	Year   *int    `json:"year,omitempty"`
+	AtCM   float64 `json:"at_cm" minimum:"0" maximum:"2500"`
+	DMM    float64 `json:"d_mm" minimum:"0" maximum:"1500"`
+	Year   *int    `json:"year,omitempty" minimum:"1800" maximum:"2200"`
 	Closed bool    `json:"closed,omitempty"`
 	Fresh  bool    `json:"fresh,omitempty"`
 }
 
 // SpurCount is a counted stretch of spurs (fruit-bud ends).
 type SpurCount struct {
-	FromCM float64 `json:"from_cm"`
-	ToCM   float64 `json:"to_cm"`
-	Count  float64 `json:"count"`
+	FromCM float64 `json:"from_cm" minimum:"0" maximum:"2500"`
+	ToCM   float64 `json:"to_cm" minimum:"0" maximum:"2500"`
+	Count  float64 `json:"count" minimum:"0" maximum:"2000"`
 }
 
 // Stretch is a stretch seen without leaf, bud or side shoot.
 type Stretch struct {
-	FromCM float64 `json:"from_cm"`
-	ToCM   float64 `json:"to_cm"`
+	FromCM float64 `json:"from_cm" minimum:"0" maximum:"2500"`
+	ToCM   float64 `json:"to_cm" minimum:"0" maximum:"2500"`
 }
 
 // State is a decision about a limb that is neither keep nor cut: a dated future job.
 type State struct {
 	Kind   string `json:"kind" enum:"undecided,temporary,successor,one-season,protected,tied,extending,finished,left-to-bend"`
 	Due    string `json:"due,omitempty" format:"date" doc:"the day to look again"`
-	Reason string `json:"reason,omitempty"`
-	Limb   string `json:"limb,omitempty" doc:"with successor: the limb named to follow"`
+	Reason string `json:"reason,omitempty" maxLength:"2000"`
+	Limb   string `json:"limb,omitempty" doc:"with successor: the limb named to follow" maxLength:"100"`
 }
 
 // StateKind is one kind of state and what it asks for.
@@ -137,36 +137,36 @@ const TemporaryMM = 25
 
 // Limb is one limb as it is written down. A nil number was not given and is filled in by rule (Map says which).
 type Limb struct {
-	ID            string      `json:"id"`
-	Parent        string      `json:"parent,omitempty" doc:"empty: a stem from the ground"`
-	AttachCM      *float64    `json:"attach_cm,omitempty" doc:"along the parent from its base; a stem: height of its base"`
-	XCM           *float64    `json:"x_cm,omitempty" doc:"stems only: east of the origin"`
-	YCM           *float64    `json:"y_cm,omitempty" doc:"stems only: north of the origin"`
+	ID            string      `json:"id" maxLength:"60"`
+	Parent        string      `json:"parent,omitempty" doc:"empty: a stem from the ground" maxLength:"60"`
+	AttachCM      *float64    `json:"attach_cm,omitempty" doc:"along the parent from its base; a stem: height of its base" minimum:"0" maximum:"2500"`
+	XCM           *float64    `json:"x_cm,omitempty" doc:"stems only: east of the origin" minimum:"-500" maximum:"500"`
+	YCM           *float64    `json:"y_cm,omitempty" doc:"stems only: north of the origin" minimum:"-500" maximum:"500"`
 	AzimuthDeg    *float64    `json:"azimuth_deg,omitempty" minimum:"0" maximum:"360"`
 	AngleBaseDeg  *float64    `json:"angle_base_deg,omitempty" minimum:"0" maximum:"180"`
 	AngleTipDeg   *float64    `json:"angle_tip_deg,omitempty" minimum:"0" maximum:"180"`
-	LengthCM      *float64    `json:"length_cm,omitempty"`
-	DiameterMM    *float64    `json:"diameter_mm,omitempty" doc:"at the base"`
+	LengthCM      *float64    `json:"length_cm,omitempty" minimum:"0" maximum:"2500"`
+	DiameterMM    *float64    `json:"diameter_mm,omitempty" doc:"at the base" minimum:"0" maximum:"1500"`
 	Tip           Tip         `json:"tip,omitempty" enum:"growing,cut,dead"`
-	TipDiameterMM *float64    `json:"tip_diameter_mm,omitempty"`
-	RingsCM       []float64   `json:"rings_cm,omitempty" nullable:"false" doc:"extension per season, base to tip"`
-	Marks         []Mark      `json:"marks,omitempty" nullable:"false"`
+	TipDiameterMM *float64    `json:"tip_diameter_mm,omitempty" minimum:"0" maximum:"1500"`
+	RingsCM       []float64   `json:"rings_cm,omitempty" nullable:"false" doc:"extension per season, base to tip" maxItems:"150" minimum:"0" maximum:"2500"`
+	Marks         []Mark      `json:"marks,omitempty" nullable:"false" maxItems:"100"`
 	Sucker        bool        `json:"sucker,omitempty"`
 	Sprout        bool        `json:"sprout,omitempty" doc:"a water sprout"`
-	Buds          []SeenBud   `json:"buds,omitempty" nullable:"false"`
-	Tags          []string    `json:"tags,omitempty" nullable:"false" enum:"keep,favour,bark,leader,set,fresh"`
+	Buds          []SeenBud   `json:"buds,omitempty" nullable:"false" maxItems:"1000"`
+	Tags          []string    `json:"tags,omitempty" nullable:"false" enum:"keep,favour,bark,leader,set,fresh" maxItems:"20"`
 	Device        string      `json:"device,omitempty" enum:"none,bend,weight,spreader,tie"`
-	BareCM        *float64    `json:"bare_cm,omitempty" doc:"length without leaf or bud from the base"`
-	Wounds        []Wound     `json:"wounds,omitempty" nullable:"false"`
-	Spurs         []SpurCount `json:"spurs,omitempty" nullable:"false"`
-	Gaps          []Stretch   `json:"gaps,omitempty" nullable:"false"`
-	OwnD2MM2      *float64    `json:"own_d2_mm2,omitempty" doc:"frozen own leaf, written by the core"`
-	FruitCount    *float64    `json:"fruit_count,omitempty"`
+	BareCM        *float64    `json:"bare_cm,omitempty" doc:"length without leaf or bud from the base" minimum:"0" maximum:"2500"`
+	Wounds        []Wound     `json:"wounds,omitempty" nullable:"false" maxItems:"200"`
+	Spurs         []SpurCount `json:"spurs,omitempty" nullable:"false" maxItems:"200"`
+	Gaps          []Stretch   `json:"gaps,omitempty" nullable:"false" maxItems:"200"`
+	OwnD2MM2      *float64    `json:"own_d2_mm2,omitempty" doc:"frozen own leaf, written by the core" minimum:"0" maximum:"4000000"`
+	FruitCount    *float64    `json:"fruit_count,omitempty" minimum:"0" maximum:"100000"`
 
 	State   *State            `json:"state,omitempty"`
-	Note    string            `json:"note,omitempty"`
+	Note    string            `json:"note,omitempty" maxLength:"2000"`
 	Source  Source            `json:"source,omitempty" enum:"measured,estimated,predicted" doc:"of all values not named in sources; empty: measured"`
-	Sources map[string]Source `json:"sources,omitempty" doc:"source by field name, where it differs"`
+	Sources map[string]Source `json:"sources,omitempty" doc:"source by field name, where it differs" maxProperties:"20"`
 }
 
 // Doc is a limb map as it is written down, sent and kept: one document per tree and revision.
@@ -190,6 +190,9 @@ const FormatVersion = 1
 // Limits of a map.
 const (
 	MaxLimbs      = 2000
+	MaxDepth      = 60  // limbs from a stem to a tip, one on another
+	MaxRings      = 150 // seasons of a limb
+	MaxFootCM     = 300 // a stem's foot from the tree's middle, and above the ground
 	MaxLengthCM   = 2000.0
 	MaxDiameterMM = 1500.0
 )

@@ -22,18 +22,18 @@ import (
 //	cut     cut off at AtCM; leaves a wound
 type Edit struct {
 	Op       string      `json:"op" enum:"add,set,tip,move,remove,mark,unmark,tag,untag,state,bud,cut"`
-	ID       string      `json:"id,omitempty" doc:"the limb"`
+	ID       string      `json:"id,omitempty" doc:"the limb" maxLength:"100"`
 	Limb     *Limb       `json:"limb,omitempty"`
-	Clear    []string    `json:"clear,omitempty" nullable:"false"`
+	Clear    []string    `json:"clear,omitempty" nullable:"false" maxItems:"40" maxLength:"40"`
 	By       Source      `json:"by,omitempty" enum:"measured,estimated" doc:"how the numbers came; empty: measured"`
-	Tip      *[3]float64 `json:"tip,omitempty" doc:"x east, y north, z up, cm"`
-	Parent   string      `json:"parent,omitempty"`
-	AttachCM *float64    `json:"attach_cm,omitempty"`
+	Tip      *[3]float64 `json:"tip,omitempty" doc:"x east, y north, z up, cm" minimum:"-2500" maximum:"2500"`
+	Parent   string      `json:"parent,omitempty" maxLength:"100"`
+	AttachCM *float64    `json:"attach_cm,omitempty" minimum:"0" maximum:"2500"`
 	Mark     *Mark       `json:"mark,omitempty"`
-	Tag      string      `json:"tag,omitempty"`
+	Tag      string      `json:"tag,omitempty" maxLength:"40"`
 	State    *State      `json:"state,omitempty"`
 	Bud      *SeenBud    `json:"bud,omitempty"`
-	AtCM     *float64    `json:"at_cm,omitempty"`
+	AtCM     *float64    `json:"at_cm,omitempty" minimum:"0" maximum:"2500"`
 }
 
 // edits by their op.

@@ -49,6 +49,9 @@ func CheckTree(t *Tree, hole string, others map[string]string, standing []Tree, 
 		}
 		warnings = append(warnings, spacing(t, o, hole, others[o.ID])...)
 	}
+	if !t.Elsewhere {
+		warnings = append(warnings, apart(t, standing)...)
+	}
 	return errs, warnings
 }
 
@@ -59,6 +62,23 @@ func hasForm(k *pomology.Kind, f pomology.FormSlug) bool {
 		}
 	}
 	return false
+}
+
+// farM: a tree so far from every other is most often a slip of the decimal point (our estimate).
+const farM = 60
+
+// apart warns of a tree far from all others.
+func apart(t *Tree, standing []Tree) (out given.Faults) {
+	near := math.Inf(1)
+	for i := range standing {
+		if o := &standing[i]; o.ID != t.ID {
+			near = math.Min(near, math.Hypot(t.X-o.X, t.Y-o.Y))
+		}
+	}
+	if near > farM && !math.IsInf(near, 1) {
+		out.Add("far_from_the_rest", "x", fmt.Sprintf("%g, %g: %.0f m from the nearest tree", t.X, t.Y, near), fmt.Sprintf("a place within %d m of another tree: the light of the rest does not reckon with it", farM))
+	}
+	return out
 }
 
 // spacing warns when two stems stand at one spot or closer than their kinds want when held low.

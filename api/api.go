@@ -3,10 +3,13 @@ package api
 
 import (
 	"context"
+	"fmt"
 	"log/slog"
+	"math"
 	"net"
 	"net/http"
 	"net/url"
+	"reflect"
 	"regexp"
 	"runtime"
 	"strings"
@@ -19,6 +22,7 @@ import (
 
 	"vertumna/contract"
 	"vertumna/core/almanac"
+	"vertumna/core/given"
 	"vertumna/store"
 )
 
@@ -106,6 +110,9 @@ func op[I, O any](api huma.API, method, path, id, summary string, run func(conte
 		o.MaxBodyBytes = limits[0]
 	}
 	huma.Register(api, o, func(ctx context.Context, in *I) (*O, error) {
+		if fs := notNumbers(reflect.ValueOf(in).Elem()); len(fs) > 0 {
+			return nil, refused(fs)
+		}
 		out, err := run(ctx, in)
 		if err == nil {
 			return out, nil
@@ -116,6 +123,20 @@ func op[I, O any](api huma.API, method, path, id, summary string, run func(conte
 		}
 		return nil, told
 	})
+}
+
+// notNumbers tells numbers asked for that are none: no bound of the contract holds them.
+func notNumbers(in reflect.Value) (fs given.Faults) {
+	for i := range in.NumField() {
+		f := in.Type().Field(i)
+		switch name := f.Tag.Get("query"); {
+		case f.Anonymous && in.Field(i).Kind() == reflect.Struct:
+			fs = append(fs, notNumbers(in.Field(i))...)
+		case name != "" && f.Type.Kind() == reflect.Float64 && (math.IsNaN(in.Field(i).Float()) || math.IsInf(in.Field(i).Float(), 0)):
+			fs.Add("no_number", name, fmt.Sprint(in.Field(i).Float()), "a number")
+		}
+	}
+	return fs
 }
 
 // refusalsOf are the answers an operation has for what it does not take: what is not there, what clashes with what stands, what cannot be.

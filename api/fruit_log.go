@@ -54,6 +54,9 @@ func (s *server) registerTaps(api huma.API, base string) {
 		if err != nil {
 			return nil, err
 		}
+		if err := s.checkTaps(ctx, in); err != nil {
+			return nil, err
+		}
 		if err := s.Store.AddTaps(ctx, o.ID, in.ID, in.Body.Season, in.Body.Taps); err != nil {
 			return nil, err
 		}
@@ -65,6 +68,28 @@ func (s *server) registerTaps(api huma.API, base string) {
 		return &output{TalliesBody{tallies, late}}, err
 	})
 	op(api, http.MethodPost, base+"/passes", "close-pass", "Log what the pad holds of a limb", s.closePass)
+}
+
+// checkTaps refuses taps on a limb that no map of the tree ever had; a phone may still hold those of one that was cut.
+func (s *server) checkTaps(ctx context.Context, in *TapsInput) error {
+	m, err := s.mapOn(ctx, in.ID, s.Today())
+	if m == nil || err != nil {
+		return err
+	}
+	var fs given.Faults
+	for i, t := range in.Body.Taps {
+		if m.Index(t.Limb) >= 0 {
+			continue
+		}
+		had, err := s.Store.EverHadLimb(ctx, in.ID, t.Limb)
+		if err != nil {
+			return err
+		}
+		if !had {
+			fs.Add("no_limb", fmt.Sprintf("taps[%d].limb", i), t.Limb, "a limb of the tree's map")
+		}
+	}
+	return refused(fs)
 }
 
 // passEntry is the journal's entry of a pass over a limb.

@@ -5,20 +5,31 @@ package demo
 
 import (
 	"context"
+	"errors"
 
 	"vertumna/core/almanac"
+	"vertumna/core/given"
 	"vertumna/core/year"
 	"vertumna/store"
 )
 
-// Fill writes the demo orchards into an empty store, as if kept until today.
+// Fill writes the demo orchards into a store, as if kept until today: both, or none. Error: *store.Conflict where they are there already.
 func Fill(ctx context.Context, s *store.Store, today almanac.Day) error {
-	for _, build := range []func(almanac.Day) orchard{lowerTerrace, saltwind} {
-		if err := build(today).write(ctx, s, today); err != nil {
-			return err
+	return s.Together(ctx, func(s *store.Store) error {
+		for _, build := range []func(almanac.Day) orchard{lowerTerrace, saltwind} {
+			o := build(today)
+			if _, err := s.Orchard(ctx, o.doc.Slug); !errors.Is(err, store.ErrNotFound) {
+				if err == nil {
+					err = &store.Conflict{Fault: given.Fault{Code: "demo_there", Field: "orchard", Given: o.doc.Slug, Expected: "a program without it: the demo is open already"}}
+				}
+				return err
+			}
+			if err := o.write(ctx, s, today); err != nil {
+				return err
+			}
 		}
-	}
-	return nil
+		return nil
+	})
 }
 
 // orchard is a demo orchard before it is written.

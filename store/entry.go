@@ -142,7 +142,7 @@ func (s *Store) LogSlip(ctx context.Context, orchardID string, e *Entry, m *Limb
 		e.Created = s.stamp()
 	}
 	return s.tx(ctx, func(tx *sql.Tx) error {
-		if was, err := logged(ctx, tx, e.ID); err != nil || was != nil {
+		if was, err := logged(ctx, tx, orchardID, e.ID); err != nil || was != nil {
 			if err == nil && (was.TreeID != e.TreeID || was.Kind != e.Kind || was.Date != e.Date || was.Task != e.Task) {
 				return idTaken(e.ID)
 			}
@@ -190,20 +190,20 @@ func addEntry(ctx context.Context, tx *sql.Tx, orchardID string, e *Entry) (fres
 	if n, _ := r.RowsAffected(); n > 0 {
 		return true, nil
 	}
-	was, err := logged(ctx, tx, e.ID)
+	was, err := logged(ctx, tx, orchardID, e.ID)
 	if err != nil {
 		return false, err
 	}
-	if was == nil || !was.sameSent(e) {
+	if was == nil || !was.sameSent(e) { // another orchard's, or with other content
 		return false, idTaken(e.ID)
 	}
 	return false, nil
 }
 
-// logged is the entry that has an id, nil where none has.
-func logged(ctx context.Context, tx *sql.Tx, id string) (*Entry, error) {
+// logged is the entry of an orchard that has an id, nil where none has.
+func logged(ctx context.Context, tx *sql.Tx, orchardID, id string) (*Entry, error) {
 	var body string
-	err := tx.QueryRowContext(ctx, "SELECT body FROM entries WHERE id = ?", id).Scan(&body)
+	err := tx.QueryRowContext(ctx, "SELECT body FROM entries WHERE id = ? AND orchard_id = ?", id, orchardID).Scan(&body)
 	if errors.Is(err, sql.ErrNoRows) {
 		return nil, nil
 	}
@@ -229,6 +229,9 @@ func (e *Entry) asSent() Entry {
 	if e.Fruiting != nil {
 		f := *e.Fruiting
 		f.Set, f.SetLow, f.SetHigh = 0, 0, 0
+		if f.Pass > 0 { // counted from its taps, of which more may have come
+			f.Left, f.Taken, f.Laterals = 0, 0, nil
+		}
 		out.Fruiting = &f
 	}
 	return out

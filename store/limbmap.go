@@ -254,3 +254,11 @@ func (s *Store) RestoreMaps(ctx context.Context, treeID string, maps []LimbMap) 
 		return nil
 	})
 }
+
+// EverHadLimb says whether some revision of a tree's map has a limb of that name.
+func (s *Store) EverHadLimb(ctx context.Context, treeID, limb string) (bool, error) {
+	var n int
+	err := s.db.QueryRowContext(ctx, "SELECT count(*) FROM limb_maps m, json_each(m.body, '$.limbs') l WHERE m.tree_id = ? AND json_extract(l.value, '$.id') = ?",
+		treeID, limb).Scan(&n)
+	return n > 0, err
+}

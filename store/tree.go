@@ -136,6 +136,9 @@ func (s *Store) SaveTree(ctx context.Context, orchardID string, t *Tree) error {
 		if err := codeFree(ctx, tx, orchardID, t); err != nil {
 			return err
 		}
+		if err := exists(ctx, tx, "trees", orchardID, t.ID); err != nil {
+			return err
+		}
 		v, err := update(ctx, tx, "trees", t.ID, t.Version, t)
 		if err != nil {
 			return err

@@ -15,11 +15,14 @@ import (
 	"vertumna/store"
 )
 
+// opener opens a database file: what only reads opens none that is not there.
+type opener func(ctx context.Context, path string, opts ...store.Option) (*store.Store, error)
+
 // dbCommand makes a command that works on one database file.
-func dbCommand(use, short string, args cobra.PositionalArgs, run func(ctx context.Context, s *store.Store, args []string) error) *cobra.Command {
+func dbCommand(use, short string, args cobra.PositionalArgs, open opener, run func(ctx context.Context, s *store.Store, args []string) error) *cobra.Command {
 	db := ""
 	c := &cobra.Command{Use: use, Short: short, Args: args, RunE: func(c *cobra.Command, args []string) error {
-		s, err := store.Open(c.Context(), db)
+		s, err := open(c.Context(), db)
 		if err != nil {
 			return err
 		}
@@ -33,7 +36,7 @@ func dbCommand(use, short string, args cobra.PositionalArgs, run func(ctx contex
 
 func exportCommand() *cobra.Command {
 	out := ""
-	c := dbCommand("export --db FILE SLUG", "Write an orchard as an archive (JSON)", cobra.ExactArgs(1), func(ctx context.Context, s *store.Store, args []string) error {
+	c := dbCommand("export --db FILE SLUG", "Write an orchard as an archive (JSON)", cobra.ExactArgs(1), store.OpenExisting, func(ctx context.Context, s *store.Store, args []string) error {
 		a, err := exchange.Export(ctx, s, args[0])
 		if errors.Is(err, store.ErrNotFound) {
 			return fmt.Errorf("orchard: %q given, the slug of an orchard in the file expected", args[0])
@@ -75,7 +78,7 @@ func writeWhole(path string, text []byte) error {
 }
 
 func importCommand() *cobra.Command {
-	return dbCommand("import --db FILE ARCHIVE", "Add the orchards of an archive", cobra.ExactArgs(1), func(ctx context.Context, s *store.Store, args []string) error {
+	return dbCommand("import --db FILE ARCHIVE", "Add the orchards of an archive", cobra.ExactArgs(1), store.Open, func(ctx context.Context, s *store.Store, args []string) error {
 		f, err := os.Open(args[0])
 		if err != nil {
 			return err
@@ -94,7 +97,7 @@ func importCommand() *cobra.Command {
 }
 
 func backupCommand() *cobra.Command {
-	return dbCommand("backup --db FILE TO", "Write a whole copy of the database to a new file", cobra.ExactArgs(1), func(ctx context.Context, s *store.Store, args []string) error {
+	return dbCommand("backup --db FILE TO", "Write a whole copy of the database to a new file", cobra.ExactArgs(1), store.OpenExisting, func(ctx context.Context, s *store.Store, args []string) error {
 		return s.Backup(ctx, args[0])
 	})
 }

@@ -28,7 +28,7 @@ type serving struct {
 	db, listen, publicURL, today string
 	quiet                        bool
 	logFormat                    string
-	isDemo                       bool
+	isDemo, fresh                bool
 }
 
 func (s *serving) flags(c *cobra.Command) {
@@ -68,13 +68,7 @@ func demoCommand() *cobra.Command {
 					return err
 				}
 			}
-			if fresh {
-				for _, end := range []string{"", "-wal", "-shm"} {
-					if err := os.Remove(s.db + end); err != nil && !errors.Is(err, os.ErrNotExist) {
-						return err
-					}
-				}
-			}
+			s.fresh = fresh
 			return s.run(c.Context(), fillDemo)
 		},
 	}
@@ -89,7 +83,10 @@ func fillDemo(ctx context.Context, st *store.Store, today almanac.Day) error {
 	if err != nil || len(all) > 0 {
 		return err
 	}
-	return makeDemo(ctx, st, today)
+	if err := makeDemo(ctx, st, today); err != nil {
+		return err
+	}
+	return st.MarkDemo(ctx)
 }
 
 // makeDemo writes the demo orchards with their slips, so that they open at once.
@@ -128,7 +125,13 @@ func (s *serving) run(ctx context.Context, fill func(context.Context, *store.Sto
 	if err != nil {
 		return err
 	}
-	st, err := store.Open(ctx, s.db)
+	if s.fresh { // once the address is held, so that nothing goes that cannot come back
+		err = store.RemoveDemo(ctx, s.db)
+	}
+	var st *store.Store
+	if err == nil {
+		st, err = store.Open(ctx, s.db)
+	}
 	if err != nil {
 		_ = l.Close()
 		return err

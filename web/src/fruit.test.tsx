@@ -103,6 +103,7 @@ const pad = (left: number, taken: number) => ({
   unsent: 0,
   offline: false,
   trouble: null,
+  refused: 0,
 });
 
 describe('the counting pad', () => {

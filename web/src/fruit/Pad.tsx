@@ -177,7 +177,14 @@ export function CountPad(p: Props) {
             : `Sending ${count(pad.unsent, 'tap')}.`}
         </p>
       )}
-      <Trouble error={pad.trouble} holds={pad.trouble ? 'What was counted is kept.' : ''} />
+      <Trouble
+        error={pad.trouble}
+        holds={
+          pad.trouble
+            ? `What was counted is kept${pad.refused > 0 ? `; ${count(pad.refused, 'tap')} could not be taken and no longer wait${pad.refused === 1 ? 's' : ''}` : ''}.`
+            : ''
+        }
+      />
     </section>
   );
 }

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
-import { NoAnswer } from '../shared/api';
+import { NoAnswer, Refused } from '../shared/api';
 import { sendPass, sendTaps, type ClosePass, type FruitLimb, type Tally, type Tap } from './queries';
 import { wrote } from '../shared/stale';
 
@@ -25,12 +25,38 @@ export interface Totals {
 
 const keyOf = (slug: string, id: string, season: number) => `vertumna-pad/${slug}/${id}/${String(season)}`;
 
-function stored(key: string): Waiting[] {
-  try {
-    return JSON.parse(localStorage.getItem(key) ?? '[]') as Waiting[];
-  } catch {
-    return [];
+const idOf = (w: Waiting) => ('tap' in w ? w.tap.id : w.close.id);
+
+/**
+ * What waits lies under a key of its own, so that two tabs on one tree never write over each other: the name has the moment it was
+ * tapped, by which it is sent in order.
+ */
+function stored(key: string): Map<string, Waiting> {
+  const together = localStorage.getItem(key); // as it was kept before: all under one name
+  if (together !== null) {
+    for (const w of JSON.parse(together) as Waiting[]) localStorage.setItem(nameFor(key, w), JSON.stringify(w));
+    localStorage.removeItem(key);
   }
+  const names = Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i) ?? '')
+    .filter((name) => name.startsWith(`${key}/`))
+    .sort();
+  const out = new Map<string, Waiting>();
+  for (const name of names) {
+    try {
+      out.set(name, JSON.parse(localStorage.getItem(name) ?? '') as Waiting);
+    } catch {
+      localStorage.removeItem(name); // half written when the power went: never acknowledged
+    }
+  }
+  return out;
+}
+
+let last = 0;
+
+/** A name that sorts after all given before it in this tab. */
+function nameFor(key: string, w: Waiting) {
+  last = Math.max(last + 1, Date.now() * 100);
+  return `${key}/${String(last)}-${idOf(w)}`;
 }
 
 /** What the pad shows of a limb: what the program holds, and what still waits here. */
@@ -53,6 +79,7 @@ export function totalsOf(tallies: readonly Tally[], waiting: readonly Tap[], lim
 }
 
 const retryMS = 4000;
+const tapsAtOnce = 200;
 
 /**
  * The counting pad of a tree. A tap counts at once on this phone and is kept here until the program has it: nothing is lost
@@ -61,7 +88,8 @@ const retryMS = 4000;
 export function usePad(slug: string, id: string, season: number, limbs: readonly FruitLimb[]) {
   const client = useQueryClient();
   const key = keyOf(slug, id, season);
-  const [waiting, setWaiting] = useState<Waiting[]>(() => stored(key));
+  const [waiting, setWaiting] = useState<Waiting[]>(() => [...stored(key).values()]);
+  const [refused, setRefused] = useState(0);
   const [mine, setMine] = useState<Mine[]>([]);
   const [trouble, setTrouble] = useState<unknown>(null);
   const [offline, setOffline] = useState(false);
@@ -72,14 +100,16 @@ export function usePad(slug: string, id: string, season: number, limbs: readonly
   const [answer, setAnswer] = useState({ known, tallies: known });
   const tallies = answer.known === known ? answer.tallies : known;
 
-  const keep = useCallback(
-    (next: Waiting[]) => {
-      queue.current = next;
-      if (next.length > 0) localStorage.setItem(key, JSON.stringify(next));
-      else localStorage.removeItem(key);
-      setWaiting(next);
+  const look = useCallback(() => {
+    queue.current = [...stored(key).values()];
+    setWaiting(queue.current);
+  }, [key]);
+  const drop = useCallback(
+    (gone: (w: Waiting) => boolean) => {
+      for (const [name, w] of stored(key)) if (gone(w)) localStorage.removeItem(name);
+      look();
     },
-    [key],
+    [key, look],
   );
 
   const flush = useCallback(async () => {
@@ -90,18 +120,18 @@ export function usePad(slug: string, id: string, season: number, limbs: readonly
         const first = queue.current[0];
         if (first && 'close' in first) {
           await sendPass(slug, id, first.close);
-          keep(queue.current.slice(1));
+          drop((w) => idOf(w) === first.close.id);
           await wrote(client);
           continue;
         }
         const taps: Tap[] = [];
         for (const w of queue.current) {
-          if (!('tap' in w) || taps.length === 200) break;
+          if (!('tap' in w) || taps.length === tapsAtOnce) break;
           taps.push(w.tap);
         }
         const said = await sendTaps(slug, id, season, taps);
         const sent = new Set(taps.map((t) => t.id));
-        keep(queue.current.filter((w) => !('tap' in w && sent.has(w.tap.id))));
+        drop((w) => sent.has(idOf(w)));
         setAnswer({ known, tallies: said.tallies });
         if (said.late.length > 0) await wrote(client);
       }
@@ -110,34 +140,51 @@ export function usePad(slug: string, id: string, season: number, limbs: readonly
     } catch (e) {
       if (e instanceof NoAnswer) setOffline(true);
       else {
-        // refused: what cannot be kept is not sent for ever; the taps before it are
         setTrouble(e);
-        if (queue.current[0] && 'close' in queue.current[0]) keep(queue.current.slice(1));
+        if (e instanceof Refused) await oneByOne();
       }
     } finally {
       sending.current = false;
     }
-  }, [client, id, keep, known, season, slug]);
+
+    /** Something that waits is refused: each is sent by itself, and what is refused again is set aside, so that it holds up nothing. */
+    async function oneByOne() {
+      for (const w of [...queue.current]) {
+        try {
+          if ('close' in w) await sendPass(slug, id, w.close);
+          else setAnswer({ known, tallies: (await sendTaps(slug, id, season, [w.tap])).tallies });
+        } catch (e) {
+          if (!(e instanceof Refused)) return; // no answer: it waits
+          setRefused((n) => n + 1);
+        }
+        drop((x) => idOf(x) === idOf(w));
+      }
+      await wrote(client);
+    }
+  }, [client, drop, id, known, season, slug]);
 
   useEffect(() => {
-    void flush();
     const again = () => void flush();
+    queueMicrotask(again);
     window.addEventListener('online', again);
+    window.addEventListener('storage', look); // another tab tapped, or sent
     const t = setInterval(() => {
       if (queue.current.length > 0) again();
     }, retryMS);
     return () => {
       window.removeEventListener('online', again);
+      window.removeEventListener('storage', look);
       clearInterval(t);
     };
-  }, [flush]);
+  }, [flush, look]);
 
   const push = useCallback(
     (w: Waiting) => {
-      keep([...queue.current, w]);
+      localStorage.setItem(nameFor(key, w), JSON.stringify(w));
+      look();
       void flush();
     },
-    [flush, keep],
+    [flush, key, look],
   );
 
   const tap = useCallback(
@@ -158,13 +205,13 @@ export function usePad(slug: string, id: string, season: number, limbs: readonly
       navigator.vibrate?.(90);
       // one that was not sent yet is simply taken out of what waits
       if (queue.current.some((w) => 'tap' in w && w.tap.id === last.id) && !sending.current) {
-        keep(queue.current.filter((w) => !('tap' in w && w.tap.id === last.id)));
+        drop((w) => idOf(w) === last.id);
         return;
       }
       setAnswer({ known, tallies: without(tallies, last) });
       push({ tap: { ...last, id: crypto.randomUUID(), left: 0, taken: 0, undoes: last.id } });
     },
-    [keep, known, mine, push, tallies],
+    [drop, known, mine, push, tallies],
   );
 
   const close = useCallback((body: ClosePass) => push({ close: body }), [push]);
@@ -173,7 +220,7 @@ export function usePad(slug: string, id: string, season: number, limbs: readonly
   const totals = useCallback((limb: string, pass: number) => totalsOf(tallies, taps, limb, pass), [tallies, taps]);
   const canUndo = useCallback((limb: string) => mine.some((m) => m.limb === limb), [mine]);
   const closing = useCallback((limb: string) => waiting.some((w) => 'close' in w && w.close.limb === limb), [waiting]);
-  return { tap, undo, close, totals, canUndo, closing, unsent: waiting.length, offline, trouble };
+  return { tap, undo, close, totals, canUndo, closing, unsent: waiting.length, refused, offline, trouble };
 }
 
 export type Pad = ReturnType<typeof usePad>;

@@ -1,11 +1,12 @@
 # make demo   sets everything up and opens the demo orchard
 # make test   sets everything up and passes everything
+# make torture  kills it a thousand times and sends it what no field means
 SHELL := /bin/bash
 NPM := npm --no-update-notifier --loglevel=error
 GO_SOURCES := $(shell find . -name '*.go' -not -path '*/node_modules/*') go.mod go.sum $(shell find store/migrations core -name '*.sql' -o -name '*.json' -o -name '*.csv')
 WEB_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts web/tsconfig.json
 
-.PHONY: demo serve build test test-go test-web test-e2e bench lint format types screenshots chromium clean
+.PHONY: demo serve build test test-go test-web test-e2e torture bench lint format types screenshots chromium clean
 
 demo: build
 	@./bin/vertumna demo $(ARGS)
@@ -60,6 +61,12 @@ bench: build e2e/node_modules/.ready chromium
 	@cd e2e && BENCH=1 npx --no-install playwright test turning --project=laptop | grep 'turning 400'
 	@echo "first load of the web app, compressed script and style:"
 	@cd web/dist/assets && for f in $$(grep -oE 'assets/[^"]+\.(js|css)' ../index.html | sed 's#assets/##' | sort -u); do printf '%8d %s\n' $$(gzip -c $$f | wc -c) $$f; done | awk '{s+=$$1; print} END {printf "%8d bytes together\n", s}'
+
+# the long proof: kills, hostile bodies; its figures stand in docs/reliability.md
+torture:
+	TORTURE=1000 go test ./cmd/vertumna -run KilledInMidSave -v -timeout 60m | grep -E "kills|FAIL|ok"
+	TORTURE=40 go test ./cmd/vertumna -run FirstStartThatIsKilled -v -timeout 60m | grep -E "PASS|FAIL"
+	TORTURE=500 go test ./api -run NoBodyTakesItDown -v -timeout 60m | grep -E "bodies|FAIL|ok"
 
 screenshots: build e2e/node_modules/.ready chromium
 	cd e2e && SCREENSHOTS=1 npx --no-install playwright test screenshots

@@ -2,6 +2,7 @@ package api
 
 import (
 	"context"
+	"errors"
 	"fmt"
 	"log/slog"
 	"net/http"
@@ -23,6 +24,9 @@ type logKey struct{}
 
 // faultIn logs what went wrong in an operation, with the request it was asked in.
 func faultIn(ctx context.Context, operation string, err error) {
+	if errors.Is(err, context.Canceled) && ctx.Err() != nil { // the client left: nothing is wrong
+		return
+	}
 	if log, ok := ctx.Value(logKey{}).(*slog.Logger); ok {
 		log.Error("fault", "operation", operation, "cause", err.Error(), "id", middleware.GetReqID(ctx))
 	}

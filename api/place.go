@@ -76,6 +76,9 @@ func (s *server) registerPlace(api huma.API) {
 
 func shapePlace(in *PlaceInput) (PlaceBody, error) {
 	b := &in.Body
+	if err := b.Base.Check(); err != nil {
+		return PlaceBody{}, err
+	}
 	site := b.Base.Clone()
 	if b.CSV != "" {
 		var err error

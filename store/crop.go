@@ -109,7 +109,7 @@ func (s *Store) AddTaps(ctx context.Context, orchardID, treeID string, season in
 // Tallies sums the taps of a tree in a season by limb and pass, those taken back left out.
 func (s *Store) Tallies(ctx context.Context, treeID string, season int) ([]Tally, error) {
 	rows, err := s.db.QueryContext(ctx, `SELECT limb, pass, lateral, sum(remains), sum(taken) FROM taps t
-		WHERE tree_id = ? AND season = ? AND undoes = '' AND NOT EXISTS (SELECT 1 FROM taps u WHERE u.undoes = t.id)
+		WHERE tree_id = ? AND season = ? AND undoes = '' AND NOT EXISTS (SELECT 1 FROM taps u WHERE u.undoes = t.id AND u.undoes <> '' AND u.tree_id = t.tree_id)
 		GROUP BY limb, pass, lateral ORDER BY limb, pass, lateral`, treeID, season)
 	if err != nil {
 		return nil, err

@@ -13,13 +13,13 @@ type Site struct {
 	Lon          float64   `json:"lon" minimum:"-180" maximum:"180"`
 	ElevM        float64   `json:"elev_m" minimum:"-430" maximum:"5500"`
 	UTCOffsetMin int       `json:"utc_offset_min" minimum:"-720" maximum:"840"`
-	Tmax         []float64 `json:"tmax" maxItems:"12" minimum:"-80" maximum:"65"`
-	Tmin         []float64 `json:"tmin" maxItems:"12" minimum:"-90" maximum:"50"`
-	RainMM       []float64 `json:"rain_mm" maxItems:"12" minimum:"0" maximum:"5000"`
-	RainDays     []float64 `json:"rain_days" maxItems:"12" minimum:"0" maximum:"31"`
-	WindKmh      []float64 `json:"wind_kmh" maxItems:"12" minimum:"0" maximum:"200"`
-	SunFrac      []float64 `json:"sun_frac" maxItems:"12" minimum:"0" maximum:"1"`
-	SdTemp       []float64 `json:"sd_temp,omitempty" maxItems:"12" minimum:"0" maximum:"30"`
+	Tmax         []float64 `json:"tmax" minItems:"12" maxItems:"12" minimum:"-80" maximum:"65"`
+	Tmin         []float64 `json:"tmin" minItems:"12" maxItems:"12" minimum:"-90" maximum:"50"`
+	RainMM       []float64 `json:"rain_mm" minItems:"12" maxItems:"12" minimum:"0" maximum:"5000"`
+	RainDays     []float64 `json:"rain_days" minItems:"12" maxItems:"12" minimum:"0" maximum:"31"`
+	WindKmh      []float64 `json:"wind_kmh" minItems:"12" maxItems:"12" minimum:"0" maximum:"200"`
+	SunFrac      []float64 `json:"sun_frac" minItems:"12" maxItems:"12" minimum:"0" maximum:"1"`
+	SdTemp       []float64 `json:"sd_temp,omitempty" minItems:"12" maxItems:"12" minimum:"0" maximum:"30"`
 }
 
 // South says whether the site lies south of the equator.

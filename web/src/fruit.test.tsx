@@ -35,10 +35,15 @@ describe('what the pad shows', () => {
 /** A program that answers taps, or none at all. */
 function network() {
   const kept: Tap[] = [];
-  const net = { down: false, kept };
+  const net = { down: false, refuses: '', kept };
   vi.stubGlobal('fetch', async (r: Request) => {
     if (net.down) throw new TypeError('no network');
     const body = (await r.json()) as { taps: Tap[] };
+    if (net.refuses !== '' && body.taps.some((t) => t.limb === net.refuses))
+      return new Response(JSON.stringify({ title: 'Unprocessable', status: 422, detail: 'no such limb' }), {
+        status: 422,
+        headers: { 'content-type': 'application/problem+json' },
+      });
     for (const t of body.taps) if (!kept.some((k) => k.id === t.id)) kept.push(t);
     const undone = new Set(kept.map((k) => k.undoes));
     const in1 = kept.filter((k) => !k.undoes && !undone.has(k.id));
@@ -79,6 +84,39 @@ describe('the pad without a network', () => {
     await waitFor(() => expect(again.result.current.unsent).toBe(0));
     expect(net.kept).toHaveLength(2);
     expect(again.result.current.totals('S2', 1)).toMatchObject({ left: 1, taken: 3 });
+  });
+
+  it('sets a refused tap aside and sends those behind it', async () => {
+    const net = network();
+    const { result } = renderHook(() => usePad('here', 'a1', 2027, limbs), { wrapper });
+    net.refuses = 'GONE';
+    act(() => {
+      result.current.tap('GONE', 1, '', 1, 0);
+      result.current.tap('S2', 1, '', 1, 0);
+      result.current.tap('S2', 1, '', 0, 1);
+    });
+    await waitFor(() => expect(result.current.unsent).toBe(0));
+    expect(result.current.refused).toBe(1);
+    expect(net.kept.map((t) => t.limb)).toEqual(['S2', 'S2']);
+    expect(localStorage.length).toBe(0);
+  });
+
+  it('writes over nothing that another tab keeps, and reads what was kept before', async () => {
+    const net = network();
+    net.down = true;
+    const old = { id: 'kept-long-ago', limb: 'S2', lateral: '', pass: 1, left: 2, taken: 0 };
+    localStorage.setItem('vertumna-pad/here/a1/2027', JSON.stringify([{ tap: old }]));
+    const one = renderHook(() => usePad('here', 'a1', 2027, limbs), { wrapper });
+    const two = renderHook(() => usePad('here', 'a1', 2027, limbs), { wrapper });
+    act(() => one.result.current.tap('S2', 1, '', 1, 0));
+    act(() => two.result.current.tap('S2', 1, '', 0, 1));
+    const after = renderHook(() => usePad('here', 'a1', 2027, limbs), { wrapper });
+    expect(after.result.current.unsent).toBe(3);
+    expect(after.result.current.totals('S2', 1)).toMatchObject({ left: 3, taken: 1 });
+    net.down = false;
+    act(() => void window.dispatchEvent(new Event('online')));
+    await waitFor(() => expect(net.kept).toHaveLength(3));
+    expect(net.kept[0]?.id).toBe('kept-long-ago');
   });
 
   it('takes the last tap back, sent or not', async () => {

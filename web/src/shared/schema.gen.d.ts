@@ -867,6 +867,8 @@ export interface components {
         Archive: {
             format: string;
             orchards: components["schemas"]["ArchivedOrchard"][] | null;
+            /** @description of the orchards, their fields in order and without spaces */
+            sha256?: string;
             /** Format: int64 */
             version: number;
         };
@@ -878,6 +880,12 @@ export interface components {
             orchard: components["schemas"]["Orchard"];
             own_tasks: components["schemas"]["OwnTask"][] | null;
             people: components["schemas"]["Person"][] | null;
+            taps?: {
+                [key: string]: components["schemas"]["KeptTap"][] | null;
+            };
+            tree_versions?: {
+                [key: string]: components["schemas"]["TreeVersion"][] | null;
+            };
             trees: components["schemas"]["Tree"][] | null;
         };
         Band: {
@@ -1884,6 +1892,23 @@ export interface components {
             /** @enum {string} */
             format: "json" | "csv";
             text: string;
+        };
+        KeptTap: {
+            at: string;
+            /** @description the phone's own: one sent twice counts once */
+            id: string;
+            lateral: string;
+            /** Format: int64 */
+            left: number;
+            limb: string;
+            /** Format: int64 */
+            pass: number;
+            /** Format: int64 */
+            season: number;
+            /** Format: int64 */
+            taken: number;
+            /** @description the tap it takes back */
+            undoes?: string;
         };
         Key: {
             code: string;
@@ -3542,6 +3567,8 @@ export interface components {
         };
         YardLightBody: {
             beds: components["schemas"]["BedLightBody"][];
+            /** @description codes of trees that stand too far from the rest to be reckoned with */
+            far: string[];
             /** @description of sun a day at 1 m above the ground, row by row from the south */
             hours: number[];
             /**

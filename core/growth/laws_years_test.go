@@ -7,7 +7,6 @@ import (
 
 	"vertumna/core/growth"
 	"vertumna/core/limb"
-	"vertumna/core/together"
 )
 
 // grownBy is the part of a season's growth made by midsummer (limb page, 5.3).

@@ -69,7 +69,7 @@ var whys = map[cut.Why]string{
 	cut.Bears: "it bears this year: renewed after the harvest", cut.LightAgain: "look at the light again after these cuts",
 	cut.NotchFirst: "notch it first, look again next year", cut.BendFirst: "bend it first, look again next year",
 	cut.DryWeather: "waits for dry summer weather: this kind's wounds fall sick in the wet", cut.OverToSummer: "past the stop line: in summer, which calms the tree",
-	cut.OverToWinter: "past the stop line: next winter", cut.ZoneToSummer: "past the limit of its zone: in summer", cut.ZoneToWinter: "past the limit of its zone: next winter",
+	cut.NotInLeaf: "not cut in leaf: next winter", cut.OverToWinter: "past the stop line: next winter", cut.ZoneToSummer: "past the limit of its zone: in summer", cut.ZoneToWinter: "past the limit of its zone: next winter",
 	cut.Strips: "a limb would be left without its fruit buds", cut.FewShoots: "too few one-year shoots would be left to bear",
 	cut.BigWounds: "two big wounds a year are enough: next winter", cut.Incomplete: "the map is too thin here to be sure: look first",
 	cut.Locked: "a protected or tied limb would go with it", cut.StateKeeps: "you keep it for now, as you decided for this limb", cut.TakesOver: "it takes over from a limb that comes down: nothing touches it",

@@ -163,6 +163,7 @@ const (
 	DryWeather   Why = "dry-weather"
 	OverToSummer Why = "over-limit-summer"
 	OverToWinter Why = "over-limit-winter"
+	NotInLeaf    Why = "not-in-leaf" // the year has no cut in leaf
 	ZoneToSummer Why = "zone-limit-summer"
 	ZoneToWinter Why = "zone-limit-winter"
 	Strips       Why = "strips"

@@ -324,6 +324,8 @@ func (r *run) overLimit(m *made, finding int) Why {
 		return ""
 	}
 	switch {
+	case r.p.summer() && r.p.o.NoLeaf != "":
+		return NotInLeaf
 	case r.p.o.AimFirst && r.p.findings[finding].Code == "over_height":
 		return NextYear
 	case r.calms(r.p.findings[finding]):

@@ -82,7 +82,7 @@ func (r *run) stages() {
 // limited: refused for a limit.
 func (r *run) limited(k int) bool {
 	switch r.why[k].Why {
-	case OverToSummer, OverToWinter, ZoneToSummer, ZoneToWinter:
+	case OverToSummer, OverToWinter, NotInLeaf, ZoneToSummer, ZoneToWinter:
 		return true
 	}
 	return false

@@ -383,7 +383,7 @@ func stillAbove(rows []YearRow, end *limb.Map, reachCM, limit float64) []Above {
 // outgrows: the limit holds the limb back, and in the last years more grew above reach than it lets go.
 func (a *Above) outgrows(rows []YearRow) {
 	switch a.Why {
-	case OverToSummer, OverToWinter, Lowered, GrewBack:
+	case OverToSummer, OverToWinter, NotInLeaf, Lowered, GrewBack:
 	default:
 		return
 	}

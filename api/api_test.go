@@ -264,7 +264,7 @@ func TestPlacesOutsideTheModelsAreRefusedOrWarnedOf(t *testing.T) {
 		o[k] = v
 		return o
 	}
-	a.refused(422, "lat", "-90 to 90", "POST", "/api/place", place("lat", 95))
+	a.refused(422, "lat", "at most 90", "POST", "/api/place", place("lat", 95))
 	got := a.ok("POST", "/api/place", place("lat", 12))
 	require.Equal(t, "stages_unreliable", got["warnings"].([]any)[0].(object)["code"])
 	moved := a.ok("POST", "/api/place", place("last_spring_frost", "05-20"))
@@ -283,7 +283,7 @@ func TestPlacesOutsideTheModelsAreRefusedOrWarnedOf(t *testing.T) {
 		bad[k] = v
 	}
 	bad["tmin"] = []float64{1, 2, 3}
-	a.refused(422, "tmin", "twelve", "POST", "/api/orchards", object{"name": "X", "units": "metric", "site": bad, "school": object{"preset": "steady", "own": object{}, "advice": []any{}}, "plot": object{"outline": []any{}, "features": []any{}, "north_deg": 0, "row_distance_m": 0}})
+	a.refused(422, "site.tmin", "12", "POST", "/api/orchards", object{"name": "X", "units": "metric", "site": bad, "school": object{"preset": "steady", "own": object{}, "advice": []any{}}, "plot": object{"outline": []any{}, "features": []any{}, "north_deg": 0, "row_distance_m": 0}})
 }
 
 func TestTwoEditsAtOnceAreRefusedWithBothVersions(t *testing.T) {

@@ -1,6 +1,7 @@
 package store
 
 import (
+	"errors"
 	"fmt"
 	"slices"
 	"strings"
@@ -118,13 +119,15 @@ func (e *Entry) Check() (fs given.Faults) {
 
 // add notes an error's fault below a path.
 func add(fs *given.Faults, at string, err error) {
-	switch f := err.(type) {
-	case nil:
-	case given.Fault:
-		f.Field = at + f.Field
-		*fs = append(*fs, f)
-	case given.Faults:
-		for _, x := range f {
+	var one given.Fault
+	var many given.Faults
+	switch {
+	case err == nil:
+	case errors.As(err, &one):
+		one.Field = at + one.Field
+		*fs = append(*fs, one)
+	case errors.As(err, &many):
+		for _, x := range many {
 			add(fs, at, x)
 		}
 	default:

@@ -2,8 +2,8 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: '.',
-  timeout: 90_000,
-  expect: { timeout: 15_000 },
+  timeout: 150_000,
+  expect: { timeout: 30_000 },
   workers: 2,
   fullyParallel: false,
   reporter: [['line']],

@@ -9,7 +9,7 @@ test('a first run: a place, three trees on the plan, and a docket', async ({ pag
   await page.getByLabel('Name of the orchard').fill('Gäßchen <b>hof</b> 🌳');
   await page.getByLabel('Latitude, north +').fill('95');
   await page.getByLabel('Longitude, east +').fill('14.5');
-  await expect(page.getByText('95 given, -90 to 90 expected').first()).toBeVisible();
+  await expect(page.getByText('95 given, at most 90 expected').first()).toBeVisible();
   await page.getByLabel('Latitude, north +').fill('46.2');
   await expect(page.getByRole('radio', { name: /Lower Terrace/ })).toBeChecked();
   await page.getByLabel('Last spring frost, MM-DD').fill('05-02');

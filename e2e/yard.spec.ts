@@ -99,6 +99,7 @@ test('a summer cut by its diameters is estimated, fills the account and books it
 });
 
 test('every screen is sound for all, by day and at dusk', async ({ page, demo }) => {
+  test.slow(); // seven pages looked through by the accessibility rules
   for (const path of ['yard', 'trees', 'year', 'setup']) {
     await open(page, `${demo}/lower-terrace/${path}`);
     await accessible(page);

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, need, Refused, type Schemas, type Site } from '../shared/api';
+import { api, faultOf, need, Refused, type Schemas, type Site } from '../shared/api';
 import { Trouble, Warnings } from '../shared/Trouble';
 import { read, show, unitOf, type Units } from '../shared/units';
 
@@ -76,8 +76,9 @@ export function PlaceForm({ name, site, units, onSite, act }: Props) {
     },
   });
   const bad = (f: string) =>
-    (near.error instanceof Refused ? near.error.fields : shape.error instanceof Refused ? shape.error.fields : []).find(
-      (e) => e.field === f,
+    faultOf(
+      near.error instanceof Refused ? near.error.fields : shape.error instanceof Refused ? shape.error.fields : [],
+      f,
     );
   const edit = (key: (typeof rows)[number]['key'], m: number, text: string) => {
     const b = own ?? base;

@@ -20,6 +20,10 @@ export type Problem = Schemas['Problem'];
 
 export const api = createClient<paths>({ baseUrl: window.location.origin, fetch: (r) => globalThis.fetch(r) });
 
+/** What was refused of a field, wherever in the body it stands: `tree.height_m` is the form's `height_m`. */
+export const faultOf = (fields: readonly FieldError[], name: string) =>
+  fields.find((e) => e.field === name || e.field.endsWith(`.${name}`));
+
 /** A refusal of the program, with its fields. */
 export class Refused extends Error {
   constructor(readonly problem: Problem) {

@@ -6,7 +6,7 @@ import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useState, type FormEvent } from 'react';
-import { Refused, type Entry } from '../shared/api';
+import { faultOf, Refused, type Entry } from '../shared/api';
 import type { Day } from '../shared/day';
 import { useLog, usePeople } from '../shared/queries';
 import { useHere } from '../shared/orchard';
@@ -100,8 +100,7 @@ export function LogPanel({ task, treeId, treeCode, correct, onDone }: Props) {
   const text = (k: string) => (typeof draft[k] === 'string' ? draft[k] : '');
   const on = (k: string) => draft[k] === true;
   const set = (k: string, v: string | boolean) => setDraft((d) => ({ ...d, [k]: v }));
-  const refusedField = (f: string) =>
-    log.error instanceof Refused ? log.error.fields.find((e) => e.field === f) : undefined;
+  const refusedField = (f: string) => (log.error instanceof Refused ? faultOf(log.error.fields, f) : undefined);
 
   const field = (k: string, label: string, more: object = {}) => (
     <TextField

@@ -5,7 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
-import { api, need, Refused, type Tree } from '../shared/api';
+import { api, faultOf, need, Refused, type Tree } from '../shared/api';
 import { useRemoveTree, useSaveTree } from '../shared/queries';
 import { between } from '../shared/day';
 import { useHere } from '../shared/orchard';
@@ -52,7 +52,7 @@ export function TreeForm({ tree, onChange, onDone }: Props) {
   });
   const refused =
     save.error instanceof Refused ? save.error.fields : check.error instanceof Refused ? check.error.fields : [];
-  const bad = (f: string) => refused.find((e) => e.field === f);
+  const bad = (f: string) => faultOf(refused, f);
 
   const text = (k: 'name' | 'cultivar' | 'rootstock' | 'notes' | 'code' | 'hole', label: string, more: object = {}) => (
     <TextField

@@ -47,7 +47,7 @@ func init() { // in the words of a person who reads them after "expected"
 	validation.MsgExpectedNumber, validation.MsgExpectedInteger = "expected a number", "expected a whole number"
 	validation.MsgExpectedString, validation.MsgExpectedBoolean = "expected a text", "expected true or false"
 	validation.MsgExpectedArray, validation.MsgExpectedObject = "expected a list", "expected an object"
-	validation.MsgExpectedRequiredProperty = "expected %s to be there"
+	validation.MsgExpectedRequiredProperty = "expected %s" + toBeThere
 	validation.MsgUnexpectedProperty = "expected no field of that name"
 }
 
@@ -70,6 +70,11 @@ func Check[T any](value any, at string) given.Faults {
 	return out
 }
 
+// Missing is the code of a field that must be there and is not.
+const Missing = "missing"
+
+const toBeThere = " to be there"
+
 // mostTold is how much of what was given is told.
 const mostTold = 120
 
@@ -84,5 +89,9 @@ func Fault(err error) given.Fault {
 	if len(was) > mostTold {
 		was = append(was[:mostTold-3], "..."...)
 	}
-	return given.Fault{Code: "bad_value", Field: field, Given: string(was), Expected: strings.TrimPrefix(d.Message, "expected ")}
+	code := "bad_value"
+	if strings.HasSuffix(d.Message, toBeThere) {
+		code = Missing
+	}
+	return given.Fault{Code: code, Field: field, Given: string(was), Expected: strings.TrimPrefix(d.Message, "expected ")}
 }

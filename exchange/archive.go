@@ -11,11 +11,11 @@ import (
 	"io"
 	"maps"
 	"slices"
-	"strings"
 
 	"vertumna/contract"
 	"vertumna/core/given"
 	"vertumna/core/limb"
+	"vertumna/core/year"
 	"vertumna/store"
 )
 
@@ -174,7 +174,7 @@ func byContract(plain map[string]any) (fs given.Faults) {
 	for i, x := range all {
 		at := fmt.Sprintf("orchards[%d]", i)
 		for _, f := range contract.Check[ArchivedOrchard](x, at) {
-			if !strings.HasSuffix(f.Expected, " to be there") {
+			if f.Code != contract.Missing {
 				fs = append(fs, f)
 			}
 		}
@@ -239,6 +239,9 @@ func (o *ArchivedOrchard) check(at string) (fs given.Faults) {
 		e := &o.Journal[j]
 		entry(j, e.ID)
 		below(fmt.Sprintf("journal[%d]", j), e.Check())
+		if _, known := year.TaskKind(e.Task).Facts(); e.Kind == string(year.WorkEntry) && e.Task != "" && !known {
+			fs.Add("bad_archive", fmt.Sprintf("%s.journal[%d].task", at, j), e.Task, "a kind of task")
+		}
 		if e.TreeID != "" {
 			known(fmt.Sprintf("journal[%d].tree_id", j), e.TreeID)
 		}

@@ -104,11 +104,8 @@ func (t *OwnTask) Check() (fs given.Faults) {
 	return fs
 }
 
-// Check tells what of an entry cannot be, whatever its tree; made and carried work names kinds that there are.
+// Check tells what of an entry's document cannot be; year.CheckEntry tells the rest, beside its tree and day.
 func (e *Entry) Check() (fs given.Faults) {
-	if _, known := year.TaskKind(e.Task).Facts(); e.Kind == "work" && e.Task != "" && !known {
-		fs.Add("unknown_task", "task", fmt.Sprintf("%q", e.Task), "a kind of task")
-	}
 	for i, c := range e.Made {
 		if !slices.Contains(limb.CutKinds, c.Kind) {
 			fs.Add("unknown_cut", fmt.Sprintf("made[%d].kind", i), fmt.Sprintf("%q", c.Kind), "a kind of cut")

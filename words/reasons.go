@@ -30,6 +30,8 @@ var reasons = map[string]string{
 	"aim-restrain":        "Aim: restrain. Summer cuts come first; only dead wood goes in winter.",
 	"aim-restore":         "Aim: restore. Big dead and crossing wood first, over two to four years.",
 	"aim-hold-dormant":    "Aim: hold. The height goes with the winter cut, as your school has it.",
+	"aim-hold-winter":     "Aim: hold. Frame, air and height all go with the winter cut.",
+	"aim-hold-low":        "Aim: hold. Winter for frame and air; no height is to come off this summer.",
 	"aim-build-summer":    "Aim: build. Only what is too high or too strong goes in summer.",
 	"aim-hold-summer":     "Aim: hold. The height goes now, when the tree answers least.",
 	"aim-restrain-summer": "Aim: restrain. This is the year's cut: leaf lost now calms the tree.",

@@ -47,6 +47,10 @@ func (c *context) aimReason(summer bool) Reason {
 		rule += "-summer"
 	case !summer && c.aim.Aim == Hold && c.school.Is("height_cut", "dormant-reduction"):
 		rule = "aim-hold-dormant"
+	case !summer && c.aim.Aim == Hold && c.inLeaf.When == NeverInLeaf:
+		rule = "aim-hold-winter"
+	case !summer && c.aim.Aim == Hold && c.inLeaf.When == NotThisYear:
+		rule = "aim-hold-low"
 	}
 	return reason(rule).said(c.aim.Rule)
 }

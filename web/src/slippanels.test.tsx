@@ -302,6 +302,7 @@ describe('the yard in light', () => {
     ny: 1,
     hours: [11],
     keep: 0.9,
+    far: ['T2'],
     beds: [{ name: 'herbs', sun_hours: 9.5 }],
     trees: [
       ['here-C1', 'C1', 12.1, 6.8, 'at most 6.8 m for the light of B2'],
@@ -328,6 +329,7 @@ describe('the yard in light', () => {
     show(<LightPanel light={light} day="2027-02-20" asked="here-C1" onAsk={onAsk} spot={null} onSpot={vi.fn()} />);
     const rows = screen.getAllByRole('button').map((b) => b.textContent.slice(0, 2));
     expect(rows).toEqual(['B2', 'C1']);
+    expect(screen.getByRole('status')).toHaveTextContent('Too far from the other trees to be reckoned with: T2.');
     const told = screen.getByText(/at most 6.8 m for the light of B2/);
     expect(told).toHaveTextContent('By the rule of thumb (0.9 of the distance): 2.27 m.');
     expect(told).toHaveTextContent('What holds it lowest is your reach');

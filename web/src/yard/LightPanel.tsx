@@ -62,6 +62,11 @@ export function LightPanel({ light, day, asked, onAsk, spot, onSpot }: Props) {
         stand. Numbers on the plan are hours; the darker, the fewer. Beside a staff: the height up to which the tree
         leaves its neighbours their light.
       </p>
+      {light.far.length > 0 && (
+        <p className="sm" role="status">
+          Too far from the other trees to be reckoned with: {light.far.join(', ')}. Is the place on the plan right?
+        </p>
+      )}
       <SpotFields units={units} spot={spot} onSpot={onSpot} />
       {spot && <SpotSun x={spot.x} y={spot.y} day={day} />}
       <ul className="bare lightlist">

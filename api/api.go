@@ -23,12 +23,14 @@ import (
 	"vertumna/contract"
 	"vertumna/core/almanac"
 	"vertumna/core/given"
+	"vertumna/orchard"
 	"vertumna/store"
 )
 
 // Config is what a server is made from.
 type Config struct {
 	Store     *store.Store
+	Keeper    *orchard.Keeper    // of the same store
 	Today     func() almanac.Day // the person's day
 	Now       func() time.Time
 	PublicURL string // base of the subscription address; empty: the address the request came to
@@ -40,7 +42,6 @@ type Config struct {
 
 type server struct {
 	Config
-	planner *planner
 }
 
 // Body limits in bytes.
@@ -51,10 +52,10 @@ const (
 
 // New makes the handler of the whole program: the api, the calendar and the web application.
 func New(c Config) http.Handler {
-	s := &server{Config: c, planner: newPlanner(c.Store, c.Today, c.Log)}
+	s := &server{Config: c}
 	r := chi.NewRouter()
 	r.Use(middleware.RequestID, s.logRequests, middleware.Recoverer, secure, s.onlyOurHosts)
-	r.Use(http.NewCrossOriginProtection().Handler, inTurn())
+	r.Use(http.NewCrossOriginProtection().Handler, s.asSent(), inTurn())
 	r.Use(middleware.Compress(5, "application/json", "application/problem+json", "text/html", "text/css", "text/javascript", "image/svg+xml", "text/calendar"))
 	s.register(humachi.New(r, apiConfig()))
 	r.Get("/readyz", s.ready)
@@ -94,7 +95,6 @@ func (s *server) register(api huma.API) {
 	s.registerPlace(api)
 	s.registerTrees(api)
 	s.registerLimbs(api)
-	s.registerWays(api)
 	s.registerSlip(api)
 	s.registerYardLight(api)
 	s.registerFruit(api)

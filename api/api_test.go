@@ -23,6 +23,7 @@ import (
 	"vertumna/core/almanac"
 	"vertumna/demo"
 	"vertumna/internal/cputime"
+	"vertumna/orchard"
 	"vertumna/store"
 )
 
@@ -39,10 +40,16 @@ func (a *app) serve() {
 	if a.srv != nil {
 		a.srv.Close()
 	}
+	today := func() almanac.Day { return a.today }
 	a.srv = httptest.NewServer(api.New(api.Config{
-		Store: a.store, Today: func() almanac.Day { return a.today }, Now: func() time.Time { return time.Date(2027, 2, 20, 9, 0, 0, 0, time.UTC) },
-		Log: slog.New(slog.DiscardHandler),
+		Store: a.store, Keeper: orchard.NewKeeper(a.store, today, quiet), Today: today, Now: func() time.Time { return time.Date(2027, 2, 20, 9, 0, 0, 0, time.UTC) }, Log: quiet,
 	}))
+}
+
+var quiet = slog.New(slog.DiscardHandler)
+
+func keeper(s *store.Store, today almanac.Day) *orchard.Keeper {
+	return orchard.NewKeeper(s, func() almanac.Day { return today }, quiet)
 }
 
 func day(text string) almanac.Day {
@@ -77,7 +84,7 @@ func demoFile(t testing.TB, today string) []byte {
 	s, err := store.Open(context.Background(), path)
 	require.NoError(t, err)
 	require.NoError(t, demo.Fill(context.Background(), s, day(today)))
-	require.NoError(t, api.MakeSlips(context.Background(), s, day(today)))
+	require.NoError(t, keeper(s, day(today)).MakeSlips(context.Background()))
 	require.NoError(t, s.Close())
 	file, err := os.ReadFile(path)
 	require.NoError(t, err)
@@ -392,12 +399,12 @@ func BenchmarkStartToFirstDocket(b *testing.B) {
 	s, err := store.Open(context.Background(), path)
 	require.NoError(b, err)
 	require.NoError(b, demo.Fill(context.Background(), s, day("2027-02-20")))
-	require.NoError(b, api.MakeSlips(context.Background(), s, day("2027-02-20")))
+	require.NoError(b, keeper(s, day("2027-02-20")).MakeSlips(context.Background()))
 	require.NoError(b, s.Close())
 	for b.Loop() {
 		s, err := store.Open(context.Background(), path)
 		require.NoError(b, err)
-		h := api.New(api.Config{Store: s, Today: func() almanac.Day { return day("2027-02-20") }, Now: time.Now, Log: slog.New(slog.DiscardHandler)})
+		h := api.New(api.Config{Store: s, Keeper: keeper(s, day("2027-02-20")), Today: func() almanac.Day { return day("2027-02-20") }, Now: time.Now, Log: quiet})
 		w := httptest.NewRecorder()
 		h.ServeHTTP(w, httptest.NewRequest("GET", "http://localhost"+lt+"/docket", nil))
 		require.Equal(b, 200, w.Code)
@@ -440,7 +447,7 @@ func BenchmarkFirstPlans(b *testing.B) {
 		require.NoError(b, demo.Fill(context.Background(), s, today))
 		b.StartTimer()
 		from := cputime.Used()
-		require.NoError(b, api.MakeSlips(context.Background(), s, today))
+		require.NoError(b, keeper(s, today).MakeSlips(context.Background()))
 		cpu += cputime.Used() - from
 		b.StopTimer()
 		require.NoError(b, s.Close())

@@ -17,9 +17,6 @@ type CalendarBody struct {
 	Address string `json:"address"`
 }
 
-// CalendarOutput is the answer of calendar operations.
-type CalendarOutput struct{ Body CalendarBody }
-
 // HostInput carries the address the request came to.
 type HostInput struct {
 	SlugInput
@@ -34,13 +31,13 @@ func (in *HostInput) Resolve(ctx huma.Context) []error {
 
 func (s *server) registerCalendar(api huma.API) {
 	const base = "/api/orchards/{slug}/calendar"
-	inOrchard(s, api, http.MethodGet, base, "get-calendar", "The subscription address", func(ctx context.Context, o *store.Orchard, in *HostInput) (*CalendarOutput, error) {
+	inOrchard(s, api, http.MethodGet, base, "get-calendar", "The subscription address", func(ctx context.Context, o *store.Orchard, in *HostInput) (*one[CalendarBody], error) {
 		token, err := s.Store.CalendarToken(ctx, o.ID)
-		return &CalendarOutput{CalendarBody{s.address(in.host, token)}}, err
+		return &one[CalendarBody]{CalendarBody{s.address(in.host, token)}}, err
 	})
-	inOrchard(s, api, http.MethodPost, base, "new-calendar", "A new subscription address; the one before is closed", func(ctx context.Context, o *store.Orchard, in *HostInput) (*CalendarOutput, error) {
+	inOrchard(s, api, http.MethodPost, base, "new-calendar", "A new subscription address; the one before is closed", func(ctx context.Context, o *store.Orchard, in *HostInput) (*one[CalendarBody], error) {
 		token, err := s.Store.NewCalendarToken(ctx, o.ID)
-		return &CalendarOutput{CalendarBody{s.address(in.host, token)}}, err
+		return &one[CalendarBody]{CalendarBody{s.address(in.host, token)}}, err
 	})
 	inOrchard(s, api, http.MethodDelete, base, "withdraw-calendar", "Close the subscription address", func(ctx context.Context, o *store.Orchard, in *SlugInput) (*struct{}, error) {
 		return nil, s.Store.WithdrawCalendarToken(ctx, o.ID)
@@ -74,12 +71,12 @@ func (s *server) subscribedCalendar(w http.ResponseWriter, r *http.Request) {
 }
 
 func (s *server) writeCalendar(w http.ResponseWriter, r *http.Request, slug string) {
-	p, err := s.planner.plan(r.Context(), slug, s.Today())
+	p, err := s.Keeper.Plan(r.Context(), slug, s.Today())
 	if err != nil {
 		w.Header().Del("Content-Disposition")
 		http.Error(w, asProblem(err).Error(), http.StatusNotFound)
 		return
 	}
 	w.Header().Set("Content-Type", "text/calendar; charset=utf-8")
-	_, _ = w.Write([]byte(exchange.Calendar(p.Contents.Orchard.Name, p.Plans, p.Speaker, s.Now())))
+	_, _ = w.Write([]byte(exchange.Calendar(p.Contents.Orchard.Name, p.Plans, p.Speaker, s.Now(), p.Contents.Orchard.MadeOn())))
 }

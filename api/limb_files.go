@@ -1,16 +1,13 @@
 package api
 
 import (
-	"bytes"
-	"context"
 	"fmt"
 	"net/http"
-	"strings"
 
 	"github.com/go-chi/chi/v5"
 
-	"vertumna/core/limb"
 	"vertumna/exchange"
+	"vertumna/orchard"
 )
 
 // limbFormats are the files a limb map is given out as.
@@ -26,8 +23,12 @@ func (s *server) downloadLimbs(w http.ResponseWriter, r *http.Request) {
 		http.Error(w, "format: "+format+" given, json, csv, mtg or gltf expected", http.StatusNotFound)
 		return
 	}
-	in := BenchInput{IDInput: IDInput{SlugInput: SlugInput{Slug: chi.URLParam(r, "slug")}, ID: chi.URLParam(r, "id")}, Day: r.URL.Query().Get("day")}
-	text, name, err := s.limbFile(r.Context(), &in, format)
+	day, err := dayOf(r.URL.Query().Get("day"))
+	var text []byte
+	var name string
+	if err == nil {
+		text, name, err = s.Keeper.MapText(r.Context(), orchard.At{Slug: chi.URLParam(r, "slug"), Tree: chi.URLParam(r, "id"), Day: day}, format)
+	}
 	if err != nil {
 		status := http.StatusInternalServerError
 		if p, ok := asProblem(err).(*Problem); ok {
@@ -39,39 +40,6 @@ func (s *server) downloadLimbs(w http.ResponseWriter, r *http.Request) {
 	w.Header().Set("Content-Type", f.mime)
 	w.Header().Set("Content-Disposition", fmt.Sprintf(`attachment; filename="limbs-%s.%s"`, name, f.end))
 	_, _ = w.Write(text)
-}
-
-func (s *server) limbFile(ctx context.Context, in *BenchInput, format string) (text []byte, name string, err error) {
-	b, kept, err := s.mapped(ctx, in)
-	if err != nil {
-		return nil, "", err
-	}
-	var out bytes.Buffer
-	m, err := limb.Check(kept.Doc)
-	if err != nil {
-		return nil, "", err
-	}
-	switch format {
-	case "csv":
-		err = exchange.LimbsCSV(&out, kept.Doc)
-	case "mtg":
-		err = exchange.LimbsMTG(&out, m)
-	case "gltf":
-		err = exchange.LimbsGLTF(&out, strings.TrimSpace(b.tree.Code+" "+b.tree.Name), m)
-	default:
-		err = exchange.LimbsJSON(&out, kept.Doc)
-	}
-	return out.Bytes(), safeFileName(b.tree.Code), err
-}
-
-func safeFileName(s string) string {
-	s = strings.Map(func(r rune) rune {
-		if r >= 'a' && r <= 'z' || r >= 'A' && r <= 'Z' || r >= '0' && r <= '9' {
-			return r
-		}
-		return '-'
-	}, s)
-	return strings.Trim(s, "-")
 }
 
 func limbSchema(w http.ResponseWriter, _ *http.Request) {

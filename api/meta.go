@@ -116,35 +116,23 @@ type TaskMeta struct {
 }
 
 func (s *server) registerMeta(api huma.API) {
-	op(api, http.MethodGet, "/api/meta", "get-meta", "What the screens know before any orchard", func(context.Context, *struct{}) (*struct{ Body Meta }, error) {
-		m := metaOnce()
+	op(api, http.MethodGet, "/api/meta", "get-meta", "What the screens know before any orchard", func(context.Context, *struct{}) (*one[Meta], error) {
+		m := metaOf()
 		m.Today, m.Demo = s.Today(), s.Demo
-		return &struct{ Body Meta }{m}, nil
+		return &one[Meta]{m}, nil
 	})
-	op(api, http.MethodGet, "/healthz", "health", "Whether the program answers", func(context.Context, *struct{}) (*struct {
-		Body struct {
-			OK bool `json:"ok"`
-		}
-	}, error,
-	) {
-		out := &struct {
-			Body struct {
-				OK bool `json:"ok"`
-			}
-		}{}
-		out.Body.OK = true // whether its data reads is /readyz's to say
-		return out, nil
+	op(api, http.MethodGet, "/healthz", "health", "Whether the program answers", func(context.Context, *struct{}) (*one[Health], error) {
+		return &one[Health]{Health{OK: true}}, nil // whether its data reads is /readyz's to say
 	})
 }
 
-func list(in []string) []string {
-	if in == nil {
-		return []string{}
-	}
-	return in
+// Health is whether the program answers.
+type Health struct {
+	OK bool `json:"ok"`
 }
 
-func metaOnce() Meta {
+// metaOf gathers what every orchard shares.
+func metaOf() Meta {
 	m := Meta{}
 	for _, k := range pomology.Kinds() {
 		habit := k.Growth.Bearing.Habit()

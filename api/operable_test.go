@@ -19,6 +19,7 @@ import (
 	"vertumna/api"
 	"vertumna/core/almanac"
 	"vertumna/demo"
+	"vertumna/orchard"
 	"vertumna/store"
 )
 
@@ -38,9 +39,8 @@ func startLogged(t *testing.T, web http.Handler) *logged {
 	require.NoError(t, err)
 	today := day("2027-02-20")
 	require.NoError(t, demo.Fill(context.Background(), s, today))
-	out.srv = httptest.NewServer(api.New(api.Config{
-		Store: s, Today: func() almanac.Day { return today }, Now: time.Now, Web: web, Log: slog.New(slog.NewJSONHandler(out.log, nil)),
-	}))
+	log, todays := slog.New(slog.NewJSONHandler(out.log, nil)), func() almanac.Day { return today }
+	out.srv = httptest.NewServer(api.New(api.Config{Store: s, Keeper: orchard.NewKeeper(s, todays, log), Today: todays, Now: time.Now, Web: web, Log: log}))
 	out.app = &app{t: t, srv: out.srv, today: today, store: s}
 	t.Cleanup(func() { out.srv.Close(); _ = s.Close() })
 	return out

@@ -8,9 +8,10 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"vertumna/core/almanac"
+	"vertumna/core/given"
 	"vertumna/core/pomology"
-	"vertumna/core/year"
 	"vertumna/exchange"
+	"vertumna/orchard"
 	"vertumna/store"
 )
 
@@ -19,16 +20,6 @@ type SlugInput struct {
 	Slug string `path:"slug" maxLength:"60"`
 }
 
-// OrchardBody is an orchard with what is odd about its place and school.
-type OrchardBody struct {
-	Orchard      store.Orchard     `json:"orchard"`
-	Warnings     []FieldError      `json:"warnings" nullable:"false"`
-	SiteDefaults map[string]string `json:"site_defaults" doc:"choices whose default the place moves"`
-}
-
-// OrchardOutput is the answer of orchard operations.
-type OrchardOutput struct{ Body OrchardBody }
-
 // OrchardInput writes an orchard's document, based on a version.
 type OrchardInput struct {
 	SlugInput
@@ -36,11 +27,6 @@ type OrchardInput struct {
 		Version int           `json:"version" doc:"the version the edit is based on" minimum:"0" maximum:"1000000"`
 		Orchard store.Orchard `json:"orchard"`
 	}
-}
-
-// OrchardsOutput lists orchards.
-type OrchardsOutput struct {
-	Body []store.Orchard `nullable:"false"`
 }
 
 // PersonInput writes a person.
@@ -59,9 +45,6 @@ type PersonEdit struct {
 	}
 }
 
-// PersonOutput is a person.
-type PersonOutput struct{ Body store.Person }
-
 // IDInput names a document of an orchard.
 type IDInput struct {
 	SlugInput
@@ -70,32 +53,31 @@ type IDInput struct {
 
 func (s *server) registerOrchards(api huma.API) {
 	const base = "/api/orchards"
-	op(api, http.MethodGet, base, "list-orchards", "All orchards", func(ctx context.Context, _ *struct{}) (*OrchardsOutput, error) {
-		all, err := s.Store.Orchards(ctx)
-		return &OrchardsOutput{all}, err
+	op(api, http.MethodGet, base, "list-orchards", "All orchards", func(ctx context.Context, _ *struct{}) (*many[store.Orchard], error) {
+		return listed(s.Store.Orchards(ctx))
 	})
-	op(api, http.MethodPost, base, "add-orchard", "A new orchard", func(ctx context.Context, in *struct{ Body store.Orchard }) (*OrchardOutput, error) {
+	op(api, http.MethodPost, base, "add-orchard", "A new orchard", func(ctx context.Context, in *struct{ Body store.Orchard }) (*one[orchard.OrchardBody], error) {
 		o := in.Body
 		o.ID, o.Slug = "", ""
-		warnings, err := checkOrchard(&o)
+		warnings, err := orchard.CheckOrchard(&o)
 		if err != nil {
 			return nil, err
 		}
 		err = s.Store.AddOrchard(ctx, &o)
 		return orchardOutput(&o, warnings), err
 	})
-	inOrchard(s, api, http.MethodGet, base+"/{slug}", "get-orchard", "One orchard", func(ctx context.Context, o *store.Orchard, in *SlugInput) (*OrchardOutput, error) {
-		warnings, _ := checkOrchard(o)
+	inOrchard(s, api, http.MethodGet, base+"/{slug}", "get-orchard", "One orchard", func(ctx context.Context, o *store.Orchard, in *SlugInput) (*one[orchard.OrchardBody], error) {
+		warnings, _ := orchard.CheckOrchard(o)
 		return orchardOutput(o, warnings), nil
 	})
-	op(api, http.MethodPut, base+"/{slug}", "save-orchard", "Change an orchard", func(ctx context.Context, in *OrchardInput) (*OrchardOutput, error) {
+	op(api, http.MethodPut, base+"/{slug}", "save-orchard", "Change an orchard", func(ctx context.Context, in *OrchardInput) (*one[orchard.OrchardBody], error) {
 		now, err := s.Store.Orchard(ctx, in.Slug)
 		if err != nil {
 			return nil, err
 		}
 		o := in.Body.Orchard
 		o.ID, o.Slug, o.Version = now.ID, now.Slug, in.Body.Version
-		warnings, err := checkOrchard(&o)
+		warnings, err := orchard.CheckOrchard(&o)
 		if err != nil {
 			return nil, err
 		}
@@ -105,68 +87,50 @@ func (s *server) registerOrchards(api huma.API) {
 	inOrchard(s, api, http.MethodDelete, base+"/{slug}", "remove-orchard", "Remove an orchard with all in it", func(ctx context.Context, o *store.Orchard, in *SlugInput) (*struct{}, error) {
 		return nil, s.Store.RemoveOrchard(ctx, o.ID)
 	})
-	op(api, http.MethodPost, "/api/demo", "open-demo", "Add the two made-up orchards", func(ctx context.Context, _ *struct{}) (*OrchardsOutput, error) {
+	op(api, http.MethodPost, "/api/demo", "open-demo", "Add the two made-up orchards", func(ctx context.Context, _ *struct{}) (*many[store.Orchard], error) {
 		if s.FillDemo == nil {
 			return nil, problem(http.StatusNotFound, "the demo is not offered here")
 		}
 		if err := s.FillDemo(ctx); err != nil {
 			return nil, err
 		}
-		all, err := s.Store.Orchards(ctx)
-		return &OrchardsOutput{all}, err
+		return listed(s.Store.Orchards(ctx))
 	})
 	s.registerPeople(api, base)
 	s.registerArchive(api, base)
 }
 
-func orchardOutput(o *store.Orchard, warnings []FieldError) *OrchardOutput {
+func orchardOutput(o *store.Orchard, warnings []given.Fault) *one[orchard.OrchardBody] {
 	wet := false
 	if o.Site != nil {
 		c, err := almanac.Classify(o.Site)
 		wet = err == nil && c.WetWinter()
 	}
-	return &OrchardOutput{OrchardBody{*o, warnings, pomology.SiteDefaults(wet)}}
-}
-
-func checkOrchard(o *store.Orchard) ([]FieldError, error) {
-	if err := refused(o.Check()); err != nil {
-		return []FieldError{}, err
-	}
-	if o.Site != nil { // what a place is made of may contradict itself
-		if _, err := year.NewPlace(o.Site); err != nil {
-			return []FieldError{}, err
-		}
-	}
-	return told(o.Odd()), nil
+	return &one[orchard.OrchardBody]{orchard.OrchardBody{Orchard: *o, Warnings: warnings, SiteDefaults: pomology.SiteDefaults(wet)}}
 }
 
 func (s *server) registerPeople(api huma.API, base string) {
-	inOrchard(s, api, http.MethodGet, base+"/{slug}/people", "list-people", "Who works here", func(ctx context.Context, o *store.Orchard, in *SlugInput) (*struct {
-		Body []store.Person `nullable:"false"`
-	}, error,
-	) {
+	inOrchard(s, api, http.MethodGet, base+"/{slug}/people", "list-people", "Who works here", func(ctx context.Context, o *store.Orchard, in *SlugInput) (*many[store.Person], error) {
 		ps, err := s.Store.People(ctx, o.ID)
-		return &struct {
-			Body []store.Person `nullable:"false"`
-		}{ps}, err
+		return listed(ps, err)
 	})
-	inOrchard(s, api, http.MethodPost, base+"/{slug}/people", "add-person", "Someone new", func(ctx context.Context, o *store.Orchard, in *PersonInput) (*PersonOutput, error) {
+	inOrchard(s, api, http.MethodPost, base+"/{slug}/people", "add-person", "Someone new", func(ctx context.Context, o *store.Orchard, in *PersonInput) (*one[store.Person], error) {
 		p := in.Body
 		p.ID = ""
-		if err := refused(p.Check()); err != nil {
+		if err := p.Check().Err(); err != nil {
 			return nil, err
 		}
 		err := s.Store.AddPerson(ctx, o.ID, &p)
-		return &PersonOutput{p}, err
+		return &one[store.Person]{p}, err
 	})
-	inOrchard(s, api, http.MethodPut, base+"/{slug}/people/{id}", "save-person", "Change a person", func(ctx context.Context, o *store.Orchard, in *PersonEdit) (*PersonOutput, error) {
+	inOrchard(s, api, http.MethodPut, base+"/{slug}/people/{id}", "save-person", "Change a person", func(ctx context.Context, o *store.Orchard, in *PersonEdit) (*one[store.Person], error) {
 		p := in.Body.Person
 		p.ID, p.Version = in.ID, in.Body.Version
-		if err := refused(p.Check()); err != nil {
+		if err := p.Check().Err(); err != nil {
 			return nil, err
 		}
 		err := s.Store.SavePerson(ctx, o.ID, &p)
-		return &PersonOutput{p}, err
+		return &one[store.Person]{p}, err
 	})
 	inOrchard(s, api, http.MethodDelete, base+"/{slug}/people/{id}", "remove-person", "Take a person out", func(ctx context.Context, o *store.Orchard, in *IDInput) (*struct{}, error) {
 		return nil, s.Store.RemovePerson(ctx, o.ID, in.ID)
@@ -196,7 +160,7 @@ func (s *server) registerArchive(api huma.API, base string) {
 		}
 	}, error,
 	) {
-		slugs, err := importArchive(ctx, s.Store, in.Body)
+		slugs, err := orchard.ImportArchive(ctx, s.Store, in.Body)
 		out := &struct {
 			Body struct {
 				Slugs []string `json:"slugs" nullable:"false"`

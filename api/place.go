@@ -1,143 +1,75 @@
 package api
 
 import (
-	"bytes"
 	"context"
 	"net/http"
-	"strings"
+	"strconv"
 
 	"github.com/danielgtaylor/huma/v2"
 
 	"vertumna/core/almanac"
 	"vertumna/core/given"
-	"vertumna/core/year"
-	"vertumna/exchange"
-	"vertumna/store"
+	"vertumna/core/towns"
+	"vertumna/orchard"
 )
-
-// NearClimate is a shipped climate with how far it stands from a place.
-type NearClimate struct {
-	Site       almanac.Site `json:"site"`
-	DistanceKM float64      `json:"distance_km"`
-	LatDiffDeg float64      `json:"lat_diff_deg"`
-	Mirrored   bool         `json:"mirrored" doc:"of the other hemisphere, its months turned by half a year"`
-}
 
 // PlaceInput shapes a climate into a place: its own coordinates and height, and frost dates the person knows.
 type PlaceInput struct {
-	Body struct {
-		Base        almanac.Site `json:"base" doc:"the climate to start from"`
-		Name        string       `json:"name" maxLength:"500"`
-		Lat         float64      `json:"lat" minimum:"-90" maximum:"90"`
-		Lon         float64      `json:"lon" minimum:"-180" maximum:"180"`
-		ElevM       *float64     `json:"elev_m,omitempty" minimum:"-430" maximum:"5000" doc:"height above sea; temperatures follow"`
-		UTCOffset   int          `json:"utc_offset_min" minimum:"-720" maximum:"840"`
-		LastSpring  string       `json:"last_spring_frost,omitempty" doc:"MM-DD, every other year" maxLength:"10"`
-		FirstAutumn string       `json:"first_autumn_frost,omitempty" doc:"MM-DD, every other year" maxLength:"10"`
-		CSV         string       `json:"csv,omitempty" maxLength:"20000" doc:"twelve months with a line of names; laid over the climate"`
-	}
-}
-
-// PlaceBody is a shaped place with its class and frost dates.
-type PlaceBody struct {
-	Site          almanac.Site `json:"site"`
-	ShiftC        float64      `json:"shift_c" doc:"how far the frost dates moved its temperatures"`
-	Wetness       string       `json:"wetness"`
-	Cold          string       `json:"cold"`
-	HumidSummer   bool         `json:"humid_summer"`
-	WetDormancy   float64      `json:"wet_dormancy"`
-	LastSpring50  string       `json:"last_spring_50,omitempty"`
-	FirstAutumn50 string       `json:"first_autumn_50,omitempty"`
-	Warnings      []FieldError `json:"warnings" nullable:"false"`
+	Body orchard.PlaceFrom
 }
 
 func (s *server) registerPlace(api huma.API) {
 	op(api, http.MethodGet, "/api/climates", "list-climates", "Shipped climates, nearest first", func(_ context.Context, in *struct {
-		Lat float64 `query:"lat" required:"true" minimum:"-90" maximum:"90"`
-		Lon float64 `query:"lon" required:"true" minimum:"-180" maximum:"180"`
-	}) (*struct {
-		Body []NearClimate `nullable:"false"`
-	}, error,
-	) {
-		near, err := almanac.Nearest(in.Lat, in.Lon)
-		out := []NearClimate{}
+		Lat  float64 `query:"lat" required:"true" minimum:"-90" maximum:"90"`
+		Lon  float64 `query:"lon" required:"true" minimum:"-180" maximum:"180"`
+		Elev string  `query:"elev" maxLength:"12" doc:"height above sea, m; absent: not known"`
+	},
+	) (*many[orchard.NearClimate], error) {
+		elev, err := height(in.Elev)
+		if err != nil {
+			return nil, err
+		}
+		near, err := almanac.Suited(in.Lat, in.Lon, elev)
+		out := []orchard.NearClimate{}
 		for _, n := range near {
-			out = append(out, NearClimate(n))
+			out = append(out, orchard.NearClimate(n))
 		}
-		return &struct {
-			Body []NearClimate `nullable:"false"`
-		}{out}, err
+		return listed(out, err)
 	})
-	op(api, http.MethodPost, "/api/place", "shape-place", "A climate shaped into a place", func(_ context.Context, in *PlaceInput) (*struct{ Body PlaceBody }, error) {
-		body, err := shapePlace(in)
-		return &struct{ Body PlaceBody }{body}, err
+	op(api, http.MethodGet, "/api/towns", "find-towns", "Towns by the beginning of their name, the largest first", func(_ context.Context, in *struct {
+		Q string `query:"q" required:"true" maxLength:"80"`
+	},
+	) (*many[TownBody], error) {
+		out := []TownBody{}
+		for _, t := range towns.Find(in.Q, mostTowns) {
+			out = append(out, TownBody(t))
+		}
+		return listed(out, nil)
+	})
+	op(api, http.MethodPost, "/api/place", "shape-place", "A climate shaped into a place", func(_ context.Context, in *PlaceInput) (*one[orchard.PlaceBody], error) {
+		return told(s.Keeper.ShapePlace(in.Body))
 	})
 }
 
-func shapePlace(in *PlaceInput) (PlaceBody, error) {
-	b := &in.Body
-	if err := b.Base.Check(); err != nil {
-		return PlaceBody{}, err
-	}
-	site := b.Base.Clone()
-	if b.CSV != "" {
-		var err error
-		if site, err = exchange.ReadNormals(strings.NewReader(b.CSV), site); err != nil {
-			return PlaceBody{}, err
-		}
-	}
-	if b.ElevM != nil {
-		site = site.AtHeight(*b.ElevM)
-	}
-	last, err := monthDay("last_spring_frost", b.LastSpring)
-	if err != nil {
-		return PlaceBody{}, err
-	}
-	first, err := monthDay("first_autumn_frost", b.FirstAutumn)
-	if err != nil {
-		return PlaceBody{}, err
-	}
-	site.Lat, site.Lon, site.UTCOffsetMin, site.Name = b.Lat, b.Lon, b.UTCOffset, b.Name
-	if site.Slug = store.Slug(b.Name); site.Name == "" {
-		site.Name = b.Base.Name
-	}
-	site, shift, err := site.WithFrost(last, first)
-	if err != nil {
-		return PlaceBody{}, err
-	}
-	p, err := year.NewPlace(&site)
-	if err != nil {
-		return PlaceBody{}, err
-	}
-	out := PlaceBody{
-		Site: site, ShiftC: shift, Wetness: p.Climate.Wetness, Cold: p.Climate.Cold, HumidSummer: p.Climate.HumidSummer,
-		WetDormancy: p.Climate.WetDormancy, Warnings: told(year.CheckPlace(&site)),
-	}
-	if f := p.Frost.LastSpring50; f != nil {
-		out.LastSpring50 = f.String()
-	}
-	if f := p.Frost.FirstAutumn50; f != nil {
-		out.FirstAutumn50 = f.String()
-	}
-	return out, nil
+// TownBody is a town and where it lies.
+type TownBody struct {
+	Name    string  `json:"name"`
+	Country string  `json:"country" doc:"ISO 3166, two letters"`
+	Lat     float64 `json:"lat"`
+	Lon     float64 `json:"lon"`
 }
 
-func monthDay(field, text string) (*almanac.MonthDay, error) {
+// mostTowns is how many towns a search tells.
+const mostTowns = 8
+
+// height reads a height above sea in metres; none is nil.
+func height(text string) (*float64, error) {
 	if text == "" {
 		return nil, nil
 	}
-	d, err := almanac.ParseDay("2001-" + text)
-	if err != nil {
-		return nil, given.Fault{Code: "bad_date", Field: field, Given: text, Expected: "a day as MM-DD"}
+	m, err := strconv.ParseFloat(text, 64)
+	if err != nil || !(m >= -430 && m <= 5000) {
+		return nil, given.Fault{Code: "bad_height", Field: "elev", Given: text, Expected: "-430 to 5000 m"}
 	}
-	_, m, day := d.Date()
-	return &almanac.MonthDay{Month: m, Day: day}, nil
-}
-
-func importArchive(ctx context.Context, s *store.Store, raw []byte) ([]string, error) {
-	a, err := exchange.ReadArchive(bytes.NewReader(raw))
-	if err != nil {
-		return nil, err
-	}
-	return exchange.Import(ctx, s, a)
+	return &m, nil
 }

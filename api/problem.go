@@ -14,21 +14,13 @@ import (
 
 // Problem is an error as RFC 9457 has it, naming each field, what was given and what is expected.
 type Problem struct {
-	Type    string       `json:"type"`
-	Title   string       `json:"title"`
-	Status  int          `json:"status"`
-	Detail  string       `json:"detail,omitempty"`
-	Errors  []FieldError `json:"errors,omitempty" nullable:"false"`
-	Given   int          `json:"given_version,omitempty" doc:"of a clash: the version the edit was based on"`
-	Current any          `json:"current,omitempty" doc:"of a clash: the document as it now stands"`
-}
-
-// FieldError is one refusal: the field, what was given, what is expected, and a stable code.
-type FieldError struct {
-	Code     string `json:"code"`
-	Field    string `json:"field"`
-	Given    string `json:"given"`
-	Expected string `json:"expected"`
+	Type    string        `json:"type"`
+	Title   string        `json:"title"`
+	Status  int           `json:"status"`
+	Detail  string        `json:"detail,omitempty"`
+	Errors  []given.Fault `json:"errors,omitempty" nullable:"false"`
+	Given   int           `json:"given_version,omitempty" doc:"of a clash: the version the edit was based on"`
+	Current any           `json:"current,omitempty" doc:"of a clash: the document as it now stands"`
 }
 
 func (p *Problem) Error() string {
@@ -44,7 +36,7 @@ func (p *Problem) GetStatus() int { return p.Status }
 // ContentType names problem documents as RFC 9457 does.
 func (p *Problem) ContentType(string) string { return "application/problem+json" }
 
-func problem(status int, detail string, fields ...FieldError) *Problem {
+func problem(status int, detail string, fields ...given.Fault) *Problem {
 	return &Problem{Type: "about:blank", Title: http.StatusText(status), Status: status, Detail: detail, Errors: fields}
 }
 
@@ -56,10 +48,10 @@ func useProblems() {
 		}
 		p := problem(status, msg)
 		for _, err := range errs {
-			p.Errors = append(p.Errors, FieldError(contract.Fault(err)))
+			p.Errors = append(p.Errors, contract.Fault(err))
 		}
 		if len(p.Errors) > 0 {
-			p.Detail = p.Errors[0].sentence()
+			p.Detail = p.Errors[0].Error()
 		}
 		return p
 	}
@@ -67,8 +59,6 @@ func useProblems() {
 		return huma.NewError(status, msg, errs...)
 	}
 }
-
-func (f FieldError) sentence() string { return given.Fault(f).Error() }
 
 // asProblem maps what the core, the store and the formats refuse to problems. Anything else is ours: the log gets it, the person a
 // plain sentence.
@@ -83,7 +73,11 @@ func asProblem(err error) error {
 	case errors.As(err, &p):
 		return p
 	case errors.Is(err, store.ErrNotFound):
-		return problem(http.StatusNotFound, "nothing here has that name or id")
+		out := problem(http.StatusNotFound, "nothing here has that name or id")
+		if errors.As(err, &fault) {
+			out.Detail, out.Errors = fault.Error(), []given.Fault{fault}
+		}
+		return out
 	case errors.As(err, &conflict):
 		return conflictProblem(conflict)
 	case errors.As(err, &faults) && len(faults) > 0:
@@ -96,10 +90,16 @@ func asProblem(err error) error {
 
 // conflictProblem says what stands in the way; of a document changed meanwhile both versions are told.
 func conflictProblem(c *store.Conflict) *Problem {
-	out := problem(http.StatusConflict, c.Error(), FieldError(c.Fault))
+	out := problem(http.StatusConflict, sentence(c.Fault), c.Fault)
 	if c.Current > 0 {
 		out.Detail = "it was changed meanwhile: both versions are kept here for you to choose from"
 		out.Given, out.Current = c.Based, c.Body
+		if c.Says != "" { // a map: what stands is fetched, and written on
+			out.Detail = c.Says
+		}
+		if len(c.Body) == 0 {
+			out.Current = nil
+		}
 	}
 	return out
 }
@@ -109,26 +109,18 @@ func refused(fs given.Faults) error {
 	if len(fs) == 0 {
 		return nil
 	}
-	out := problem(http.StatusUnprocessableEntity, fs[0].Error())
+	out := problem(http.StatusUnprocessableEntity, sentence(fs[0]))
 	if n := len(fs) - 1; n > 0 {
 		out.Detail += fmt.Sprintf(", and %d more", n)
 	}
-	out.Errors = told(fs)
+	out.Errors = fs
 	return out
 }
 
-func told(fs given.Faults) []FieldError {
-	out := make([]FieldError, 0, len(fs))
-	for _, f := range fs {
-		out = append(out, FieldError(f))
+// sentence is a fault as a person reads it.
+func sentence(f given.Fault) string {
+	if f.Says != "" {
+		return f.Says
 	}
-	return out
-}
-
-// nilIfNone lets what is not there pass.
-func nilIfNone(err error) error {
-	if errors.Is(err, store.ErrNotFound) {
-		return nil
-	}
-	return err
+	return f.Error()
 }

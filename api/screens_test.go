@@ -85,8 +85,8 @@ func TestATreesYearTellsItsEvidence(t *testing.T) {
 			require.NotEmpty(t, g.(object)["says"])
 		}
 	}
-	a.refused(404, "id", "a tree that stands then", "GET", lt+"/trees/nobody/plan", nil)
-	a.refused(404, "id", "a tree that stands then", "GET", lt+"/trees/lower-terrace-D2/plan?day=2019-05-01", nil)
+	a.refused(404, "id", "a tree that stands on the day shown", "GET", lt+"/trees/nobody/plan", nil)
+	a.refused(404, "id", "a tree that stands on the day shown", "GET", lt+"/trees/lower-terrace-D2/plan?day=2019-05-01", nil)
 }
 
 func TestTheAdviserKnowsTheGround(t *testing.T) {
@@ -171,7 +171,7 @@ func TestAnOrchardWithoutAPlaceSaysWhatItNeeds(t *testing.T) {
 	a.ok("POST", "/api/orchards/"+slug+"/entries", object{"date": "2027-02-01", "kind": "note", "note": "paced the ground"})
 	status, out := a.send("GET", "/api/orchards/"+slug+"/calendar.ics", nil)
 	require.Equal(t, http.StatusNotFound, status)
-	require.Contains(t, out["text"], "not set up")
+	require.Contains(t, out["text"], "set up first")
 	o["units"] = "cubits"
 	a.refused(422, "units", "metric", "POST", "/api/orchards", o)
 }

@@ -2,22 +2,13 @@ package api
 
 import (
 	"context"
-	"fmt"
-	"math"
 	"net/http"
-	"slices"
-	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"vertumna/core/almanac"
-	"vertumna/core/cut"
 	"vertumna/core/find"
-	"vertumna/core/growth"
 	"vertumna/core/limb"
-	"vertumna/core/year"
-	"vertumna/store"
-	"vertumna/words"
+	"vertumna/orchard"
 )
 
 // SlipInput asks for a tree's slip.
@@ -26,15 +17,14 @@ type SlipInput struct {
 	Season limb.Season `query:"season" enum:"dormant,summer" doc:"absent: of the day shown"`
 }
 
+func (in *SlipInput) slip(at orchard.At) orchard.SlipAt {
+	return orchard.SlipAt{At: at, Season: in.Season}
+}
+
 // ChoiceInput decides about a step of a slip.
 type ChoiceInput struct {
 	SlipInput
-	Body struct {
-		Choice   string      `json:"choice" enum:"taken,left,moved,open"`
-		Findings []cut.Key   `json:"findings" nullable:"false" minItems:"1" maxItems:"200"`
-		Cut      *limb.CutAt `json:"cut,omitempty"`
-		Who      string      `json:"who,omitempty" maxLength:"500"`
-	}
+	Body orchard.Decision
 }
 
 // PlacesInput asks where else a limb could be cut.
@@ -44,353 +34,53 @@ type PlacesInput struct {
 	Aim  find.Aim `query:"aim" required:"true" maxLength:"40"`
 }
 
+// WhyInput asks about a limb.
+type WhyInput struct {
+	SlipInput
+	Limb string `path:"limb"`
+}
+
+// LogSlipInput logs a slip.
+type LogSlipInput struct {
+	SlipInput
+	Body orchard.SlipDone
+}
+
+// SlipYearsInput asks for several years of slips.
+type SlipYearsInput struct {
+	SlipInput
+	Years int `query:"years" minimum:"1" maximum:"10" default:"7"`
+}
+
 func (s *server) registerSlip(api huma.API) {
 	const base = "/api/orchards/{slug}/trees/{id}/map/slip"
-	type output struct{ Body *SlipBody }
-	op(api, http.MethodGet, base, "get-slip", "Which cuts, where, in which order, under the limit", func(ctx context.Context, in *SlipInput) (*output, error) {
-		out, err := s.slipBody(ctx, in)
-		return &output{out}, err
+	k := s.Keeper
+	onTree(api, http.MethodGet, base, "get-slip", "Which cuts, where, in which order, under the limit", func(ctx context.Context, at orchard.At, in *SlipInput) (*orchard.SlipBody, error) {
+		return k.Slip(ctx, in.slip(at))
 	})
-	op(api, http.MethodPost, base+"/choices", "decide-step", "Take a step of the slip, leave it, or move its cut", func(ctx context.Context, in *ChoiceInput) (*output, error) {
-		if err := s.decide(ctx, in); err != nil {
+	onTree(api, http.MethodPost, base+"/choices", "decide-step", "Take a step of the slip, leave it, or move its cut", func(ctx context.Context, at orchard.At, in *ChoiceInput) (*orchard.SlipBody, error) {
+		if err := k.Decide(ctx, in.slip(at), in.Body); err != nil {
 			return nil, err
 		}
-		out, err := s.slipBody(ctx, &in.SlipInput)
-		return &output{out}, err
+		return k.Slip(ctx, in.slip(at))
 	})
-	op(api, http.MethodGet, base+"/places/{limb}", "places-to-cut", "Every place where a limb could be cut, from its base to its end",
-		func(ctx context.Context, in *PlacesInput) (*struct {
-			Body []SpotBody `nullable:"false"`
-		}, error,
-		) {
-			out, err := s.places(ctx, in)
-			return &struct {
-				Body []SpotBody `nullable:"false"`
-			}{out}, err
-		})
-	op(api, http.MethodGet, base+"/why/{limb}", "why-not", "Why a limb is, or is not, on the slip", func(ctx context.Context, in *WhyInput) (*struct{ Body WhyBody }, error) {
-		p, err := s.makeSlip(ctx, &in.SlipInput)
+	op(api, http.MethodGet, base+"/places/{limb}", "places-to-cut", "Every place where a limb could be cut, from its base to its end", func(ctx context.Context, in *PlacesInput) (*many[orchard.SpotBody], error) {
+		at, err := in.at()
 		if err != nil {
 			return nil, err
 		}
-		if p.m.Index(in.Limb) < 0 {
-			return nil, store.ErrNotFound
-		}
-		return &struct{ Body WhyBody }{p.why(in.Limb)}, nil
+		return listed(k.Places(ctx, in.slip(at), in.Limb, in.Aim))
 	})
-	s.registerSlipYears(api, base)
-	s.registerSlipLog(api, base)
-}
-
-// slipMade is a slip with all that its words are made from.
-type slipMade struct {
-	*standing
-	m         *limb.Map
-	kept      *store.LimbMap
-	tree      growth.Tree
-	planner   *cut.Planner
-	slip      *cut.Slip
-	lit       limb.Light // in which it was made
-	options   cut.Options
-	season    limb.Season
-	key       string // of the slip: season and growth year
-	predicted bool
-	missed    bool           // the slip of the map's own season was not made when it could be
-	now       *slipMade      // of a forecast: the slip of the map's own season, made first; nil: this is it, or that one was missed
-	today     almanac.Day    // the day is the past, today or to come
-	plan      *year.TreePlan // nil where no place is set up
-	choices   map[cut.Key]store.SlipChoice
-	forecasts *facts[cut.Forecast]
-	fruit     *fruitMade // of the season; nil where it is not known
-}
-
-// makeSlip makes the slip of a tree with a person's choices in it.
-func (s *server) makeSlip(ctx context.Context, in *SlipInput) (*slipMade, error) {
-	b, kept, err := s.mapped(ctx, &in.BenchInput)
-	if err != nil {
-		return nil, err
-	}
-	var plan *year.TreePlan
-	if b.contents.Orchard.Site != nil {
-		p, err := s.planner.plan(ctx, in.Slug, b.day)
-		if err != nil {
-			return nil, err
-		}
-		plan = p.treeShown(b.tree.ID)
-	}
-	out := slipFor(b, plan, in.Season)
-	out.today = s.Today()
-	out.forecasts = &s.planner.forecasts
-	decided, err := s.planner.decidedOn(ctx, b.tree.ID, kept.Mark())
-	if err != nil {
-		return nil, err
-	}
-	b.options.Day = lastDue(decided, b.day)
-	if err := out.onto(kept); err != nil {
-		return nil, err
-	}
-	if err := out.replan(); err != nil {
-		return nil, err
-	}
-	return out, nil
-}
-
-// slipFor is a tree's slip before it is made. An empty season is that of the day.
-func slipFor(b *standing, plan *year.TreePlan, season limb.Season) *slipMade {
-	out := &slipMade{standing: b, plan: plan}
-	n, of := year.MapSeason(b.day, b.south)
-	if out.season = season; season == "" {
-		out.season = of
-	}
-	out.key = slipKey(out.season, n)
-	return out
-}
-
-// slipKey names a slip: its season, and the growth year.
-func slipKey(season limb.Season, n int) string { return fmt.Sprintf("%s-%d", season, n) }
-
-// amount is what the slip gives the year's task, and in winter what the summer's, as it is foreseen, gives its own.
-func (p *slipMade) amount() year.Amount {
-	a := year.Amount{From: p.madeFrom(p.kept.Mark()), Summer: p.season == limb.Summer, Year: p.m.Year, Work: p.workOf(p.slip)}
-	if a.Summer {
-		return a
-	}
-	if made, err := p.plannedYears(1); err == nil && len(made.Rows) > 0 && made.Rows[0].Summer != nil {
-		a.Coming = p.workOf(made.Rows[0].Summer)
-	}
-	return a
-}
-
-// workOf is what a slip's steps come to: minutes, share, and tools by the person's own.
-func (p *slipMade) workOf(s *cut.Slip) year.Work {
-	w := year.Work{Cuts: len(s.Groups), Minutes: s.Minutes, Share: round4(s.Share)}
-	var tools []string
-	for k := range s.Cuts {
-		if t, _ := words.ToolFor(s.Cuts[k].Candidate, p.ownTools()); !slices.Contains(tools, t) {
-			tools = append(tools, t)
-		}
-	}
-	w.Tools = strings.Join(tools, ", ")
-	if len(tools) == 0 {
-		w.Tools = "nothing to cut"
-	}
-	return w
-}
-
-// slipsAs is raised when the program makes another slip of the same inputs: what was kept of those before is made anew.
-const slipsAs = 5
-
-// madeFrom tells slips apart by all that they are made from: the same text, the same slip.
-func (p *slipMade) madeFrom(mark store.MapMark) string {
-	b := p.standing
-	return inShort(slipsAs, p.missed, mark, p.key, p.options, b.options, p.reading().Yard, b.latitude(), p.core.ShootCM, p.ownTools(), b.contents.Orchard.Rain)
-}
-
-// asDormant is a summer map at its next winter, as it stands: not cut.
-func asDormant(m *limb.Map) *limb.Map {
-	next := *m
-	next.Season = limb.Dormant
-	if next.Year > 0 {
-		next.Year++
-	}
-	return &next
-}
-
-// replan makes the slip with the choices as they stand.
-func (p *slipMade) replan() error {
-	if p.light == nil {
-		p.light = p.lightAhead(p.m)
-	}
-	p.lit = p.light
-	p.choose()
-	var err error
-	if p.planner, err = cut.NewPlanner(p.tree, p.reading(), p.options); err != nil {
-		return err
-	}
-	p.slip = p.planner.Plan()
-	return nil
-}
-
-// choose gathers what the school, the year's account and the person say.
-func (p *slipMade) choose() {
-	p.standing.options.Harvested = p.season == limb.Summer && p.harvestOver()
-	p.options = cut.ForSchool(p.school, p.core.Kind, string(p.aim()), p.age(), p.season).WithoutLeafCut(p.noLeaf(), p.season)
-	switch {
-	case p.now != nil && p.season == limb.Summer: // what its winter slip takes is gone by then
-		p.options.Used, p.options.BigUsed, p.options.ZonesUsed = p.now.slip.Account, p.now.slip.BigWounds, p.now.slip.ZonesTaken()
-	case p.now == nil && p.plan != nil:
-		p.options.Used, p.options.BigUsed = p.plan.Account.Removed, p.bigUsed()
-		p.options.ZonesUsed = p.zonesUsed()
-	}
-	p.choices = p.decided()
-	for key, c := range p.choices {
-		if c.Choice == "left" {
-			p.options.Left = append(p.options.Left, key)
-		}
-	}
-	slices.SortFunc(p.options.Left, func(a, b cut.Key) int { return cmpKeys(a, b) })
-	p.options.Instead = p.moves()
-}
-
-func cmpKeys(a, b cut.Key) int {
-	return slices.Compare([]string{string(a.Code), a.Limb}, []string{string(b.Code), b.Limb})
-}
-
-// aim of the tree: as the plan has it, else as its owner said.
-func (p *slipMade) aim() year.Aim {
-	if p.plan != nil {
-		return p.plan.Aim.Aim
-	}
-	return p.core.Aim
-}
-
-// noLeaf is what the year says of cuts in leaf.
-func (p *slipMade) noLeaf() cut.NoLeaf {
-	switch {
-	case p.plan == nil || p.plan.InLeaf.When == year.CutInLeaf:
-		return ""
-	case p.plan.InLeaf.When == year.NeverInLeaf:
-		return cut.NeverInLeaf
-	}
-	return cut.NotThisYear
-}
-
-func (p *slipMade) harvestOver() bool {
-	if p.plan == nil {
-		return false
-	}
-	end := p.plan.Anchors.Day(year.HarvestEnd)
-	return end.Known() && p.day > end
-}
-
-// cutsThisYear visits the cuts of the tree year so far that count.
-func (p *slipMade) cutsThisYear(visit func(e *store.Entry)) {
-	for i := range p.contents.Entries {
-		e := &p.contents.Entries[i]
-		if e.TreeID != p.core.ID || e.Kind != "work" || e.FreeOnly || e.Date > p.day || p.plan.Account.From.Known() && e.Date < p.plan.Account.From {
-			continue
-		}
-		visit(e)
-	}
-}
-
-// zonesUsed is what the tree year took of each third of the height; a share that was not told by thirds went from all alike.
-func (p *slipMade) zonesUsed() (used [3]float64) {
-	p.cutsThisYear(func(e *store.Entry) {
-		for k := range used {
-			taken := e.Share
-			if e.Zones != nil {
-				taken = e.Zones[k]
-			}
-			used[k] = 1 - (1-used[k])*(1-taken)
-		}
+	onTree(api, http.MethodGet, base+"/why/{limb}", "why-not", "Why a limb is, or is not, on the slip", func(ctx context.Context, at orchard.At, in *WhyInput) (orchard.WhyBody, error) {
+		return k.Why(ctx, in.slip(at), in.Limb)
 	})
-	return used
-}
-
-// bigUsed counts the big wounds already made this tree year.
-func (p *slipMade) bigUsed() int {
-	n := 0
-	p.cutsThisYear(func(e *store.Entry) {
-		for _, mm := range e.CutMM {
-			if mm > cut.BigWoundMM {
-				n++
-			}
-		}
+	onTree(api, http.MethodGet, base+"/compare", "compare-seasons", "The same cuts in winter, in summer, or not at all", func(ctx context.Context, at orchard.At, in *SlipInput) (*orchard.SlipCompareBody, error) {
+		return k.Seasons(ctx, in.slip(at))
 	})
-	return n
-}
-
-// decided are the choices in force for this slip, by finding.
-func (p *slipMade) decided() map[cut.Key]store.SlipChoice {
-	out := map[cut.Key]store.SlipChoice{}
-	for i := range p.contents.Entries {
-		e := &p.contents.Entries[i]
-		if e.TreeID != p.core.ID || e.Slip == nil || e.Slip.Slip != p.key {
-			continue
-		}
-		for _, k := range e.Slip.Findings {
-			out[k] = *e.Slip
-		}
-	}
-	return out
-}
-
-// moves gathers the cuts that were moved, each once.
-func (p *slipMade) moves() []cut.Move {
-	var out []cut.Move
-	for i := range p.contents.Entries {
-		e := &p.contents.Entries[i]
-		if e.TreeID != p.core.ID || e.Slip == nil || e.Slip.Slip != p.key || e.Slip.Choice != "moved" || e.Slip.Cut == nil {
-			continue
-		}
-		still := slices.ContainsFunc(e.Slip.Findings, func(k cut.Key) bool {
-			c := p.choices[k]
-			return c.Choice == "moved" && c.Cut != nil && *c.Cut == *e.Slip.Cut
-		})
-		if still {
-			out = append(out, cut.Move{Findings: e.Slip.Findings, Cut: *e.Slip.Cut})
-		}
-	}
-	return out
-}
-
-func (s *server) slipBody(ctx context.Context, in *SlipInput) (*SlipBody, error) {
-	p, err := s.makeSlip(ctx, in)
-	if err != nil {
-		return nil, err
-	}
-	if err := s.giveFruit(ctx, in.Slug, p); err != nil {
-		return nil, err
-	}
-	return p.body(), nil
-}
-
-// giveFruit works out the season's fruit of a tree that bears, as its page of fruit has it.
-func (s *server) giveFruit(ctx context.Context, slug string, p *slipMade) error {
-	if p.plan == nil || !p.core.Bears(year.SeasonOf(p.day, p.south), p.south) {
-		return nil
-	}
-	planned, err := s.planner.plan(ctx, slug, p.day)
-	if err != nil {
-		return err
-	}
-	if p.fruit, err = s.planner.fruitOf(ctx, planned, p.plan, p.day); err != nil {
-		p.fruit = nil // nothing of it was measured
-	}
-	return nil
-}
-
-func (p *slipMade) topBud(c limb.CutAt) *cut.TopBud {
-	if b, ok := p.planner.TopBud(c); ok {
-		return &b
-	}
-	return nil
-}
-
-func round4(x float64) float64 { return math.Round(x*1e4) / 1e4 }
-
-// openWeeks is how long a wound made on the day waits for growth.
-func (p *slipMade) openWeeks() int {
-	if p.plan == nil || p.season == limb.Summer {
-		return 0
-	}
-	bud := p.plan.Anchors.Day(almanac.BudBreak.String())
-	if !bud.Known() || bud <= p.day {
-		return 0
-	}
-	return int(math.Round(float64(bud-p.day) / 7))
-}
-
-// ownTools are the first person's tools.
-func (p *slipMade) ownTools() []words.OwnTool {
-	var out []words.OwnTool
-	if len(p.contents.People) > 0 {
-		for _, t := range p.contents.People[0].Tools {
-			if t.MaxMM > 0 {
-				out = append(out, words.OwnTool{Name: t.Name, MaxMM: t.MaxMM})
-			}
-		}
-	}
-	return out
+	onTree(api, http.MethodGet, base+"/years", "slip-years", "What falls in which year, beside replacing the tree", func(ctx context.Context, at orchard.At, in *SlipYearsInput) (*orchard.SlipYearsBody, error) {
+		return k.Years(ctx, in.slip(at), in.Years)
+	})
+	onTree(api, http.MethodPost, base+"/log", "log-slip", "Log the cuts as made: the map, the account and the plan follow", func(ctx context.Context, at orchard.At, in *LogSlipInput) (*orchard.EntryBody, error) {
+		return k.LogSlip(ctx, in.slip(at), in.Body)
+	}, maxArchive)
 }

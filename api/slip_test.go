@@ -117,10 +117,10 @@ func TestALoggedSlipChangesTheMapTheAccountAndThePlan(t *testing.T) {
 		}
 	}
 	a.refused(422, "cuts[0].d_mm", "", "POST", at+"/log", object{"based_on": rev, "cuts": []any{object{"cut": list(s, "steps")[0]["cut"], "d_mm": 0.4}}})
-	a.refused(409, "version", "", "POST", at+"/log", object{"based_on": rev - 1, "cuts": cuts})
+	a.refused(409, "version", "", "POST", at+"/log", object{"based_on": rev - 1, "cuts": cuts, "reason": "rain later"})
 	require.Equal(t, rev, a.revision(fmt.Sprintf(mapOf, "C2")), "a refused log changes nothing")
 
-	entry := a.ok("POST", at+"/log", object{"based_on": rev, "cuts": cuts, "minutes": 22})["entry"].(object)
+	entry := a.ok("POST", at+"/log", object{"based_on": rev, "cuts": cuts, "minutes": 22, "reason": "rain later"})["entry"].(object)
 	require.Equal(t, "part", entry["outcome"])
 	require.Equal(t, "dormant-cut", entry["task"])
 	require.NotEmpty(t, entry["carried"])
@@ -146,7 +146,7 @@ func TestUndoingALogGivesTheMapBack(t *testing.T) {
 	at := fmt.Sprintf(slipOf, "C2")
 	s := a.ok("GET", at, nil)
 	rev := a.revision(fmt.Sprintf(mapOf, "C2"))
-	entry := a.ok("POST", at+"/log", object{"based_on": rev, "cuts": []any{object{"cut": list(s, "steps")[0]["cut"]}}})["entry"].(object)
+	entry := a.ok("POST", at+"/log", object{"reason": "dry days now", "based_on": rev, "cuts": []any{object{"cut": list(s, "steps")[0]["cut"]}}})["entry"].(object)
 	require.NotEqual(t, rev, a.revision(fmt.Sprintf(mapOf, "C2")))
 	code, _ := a.send("DELETE", fmt.Sprintf("%s/entries/%v", lt, entry["id"]), nil)
 	require.Equal(t, 204, code)

@@ -152,3 +152,50 @@ func TestTheSummerTaskInWinterIsTheSummerSlipForeseen(t *testing.T) {
 	}
 	require.NotZero(t, told)
 }
+
+// What the docket offers can be logged on its day, and is what it was offered as: the same task of the same season, on a good day.
+func TestWhatTheDocketOffersCanBeLogged(t *testing.T) {
+	for month := range 12 {
+		on := almanac.DateOf(2027, month+1, 24).String()
+		a := start(t, on)
+		d := a.ok("GET", lt+"/docket", nil)
+		for _, group := range []string{"now", "closing", "anytime"} {
+			for _, task := range list(d, group) {
+				body := object{"tree_id": task["tree_id"], "date": on, "kind": "work", "task": task["kind"], "task_id": task["id"], "outcome": "done"}
+				if task["kind"] == "own" {
+					continue // kept apart
+				}
+				out := a.ok("POST", lt+"/entries", body)
+				require.Equal(t, task["season"], out["entry"].(object)["season"], "%s %v", on, task["id"])
+				grade, graded := out["grade"].(object)
+				require.True(t, graded, "%s %v", on, task["id"])
+				require.NotEqual(t, "harmful", grade["level"], "%s %v", on, task["id"])
+			}
+		}
+	}
+}
+
+// A slip logged in the leafless half before its window is that of the running tree year, and no worse than its own task says.
+func TestASlipLoggedBeforeTheTurnOfTheYearIsOfTheRunningTreeYear(t *testing.T) {
+	a := start(t, "2026-11-28")
+	tree := lt + "/trees/lower-terrace-C1"
+	slip := a.ok("GET", tree+"/map/slip", nil)
+	done := object{"based_on": slip["revision"], "cuts": []object{{"cut": list(slip, "steps")[0]["cut"]}}}
+	a.refused(422, "reason", "why it was done then", "POST", tree+"/map/slip/log", done)
+	done["reason"] = "the helper was here"
+	out := a.ok("POST", tree+"/map/slip/log", done)
+	entry := out["entry"].(object)
+	require.EqualValues(t, 2027, entry["season"])
+	require.Equal(t, "lower-terrace-C1.dormant-cut.2027", entry["task_id"])
+	said := ""
+	for _, task := range list(a.ok("GET", tree+"/plan", nil), "tasks") {
+		for _, g := range list(task, "grades") {
+			from, _ := g["from"].(string)
+			to, _ := g["to"].(string)
+			if task["id"] == entry["task_id"] && from != "" && from <= "2026-11-28" && "2026-11-28" <= to {
+				said = g["says"].(string)
+			}
+		}
+	}
+	require.Equal(t, said, out["grade"].(object)["says"], "what the plan says of the day")
+}

@@ -29,9 +29,17 @@ func (dayText) Schema(huma.Registry) *huma.Schema {
 	return s
 }
 
+// named names the schema of a type: its own name, but that a fault is of a field here.
+func named(t reflect.Type, hint string) string {
+	if t == reflect.TypeFor[given.Fault]() {
+		return "FieldError"
+	}
+	return huma.DefaultSchemaNamer(t, hint)
+}
+
 // Registry is an empty registry of schemas that knows our own types.
 func Registry() huma.Registry {
-	r := huma.NewMapRegistry(prefix, huma.DefaultSchemaNamer)
+	r := huma.NewMapRegistry(prefix, named)
 	r.RegisterTypeAlias(reflect.TypeFor[almanac.Day](), reflect.TypeFor[dayText]())
 	return r
 }

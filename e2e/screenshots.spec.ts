@@ -83,8 +83,18 @@ test('pictures of the main views', async ({ page, demo, june }, info) => {
   await page.getByRole('button', { name: /^S5 / }).click();
   await page.screenshot({ path: join(folder, 'load.png') });
   await open(page, `${june}/lower-terrace/thinning/lower-terrace-C1?below=years`);
-  await page.getByRole('region', { name: 'Crop over the years' }).screenshot({ path: join(folder, 'crop-years.png') });
   await open(page, `${june}/lower-terrace/thinning`);
   await page.screenshot({ path: join(folder, 'fruit.png') });
   await take('setup', '/lower-terrace/setup');
+});
+
+test('the first run', async ({ page, empty }, info) => {
+  test.skip(!process.env.SCREENSHOTS || info.project.name === 'phone', 'made by make screenshots');
+  await page.setViewportSize({ width: 1280, height: 960 });
+  await open(page, empty);
+  await page.getByLabel('Town, or latitude and longitude').fill('46.9, 15.4');
+  await page.getByLabel(/Height above sea/).fill('410');
+  await page.getByRole('slider', { name: /The year comes/ }).fill('4');
+  await page.waitForLoadState('networkidle');
+  await page.screenshot({ path: join(folder, 'place.png') });
 });

@@ -4,20 +4,31 @@ import { accessible, expect, fits, open, test, laptopOnly } from './app';
 test('a first run: a place, three trees on the plan, and a docket', async ({ page, empty }, info) => {
   laptopOnly(info, 'made at the table');
   await open(page, empty);
-  await expect(page.getByRole('heading', { name: 'Vertumna' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Your place' })).toBeVisible();
   await accessible(page);
   await page.getByLabel('Name of the orchard').fill('Gäßchen <b>hof</b> 🌳');
-  await page.getByLabel('Latitude, north +').fill('95');
-  await page.getByLabel('Longitude, east +').fill('14.5');
-  await expect(page.getByText('95 given, at most 90 expected').first()).toBeVisible();
-  await page.getByLabel('Latitude, north +').fill('46.2');
+  const where = page.getByLabel('Town, or latitude and longitude');
+  await where.fill('46°12′ N 14,5 E');
+  await page.getByLabel('Height above sea, m').fill('400');
   await expect(page.getByRole('radio', { name: /Lower Terrace/ })).toBeChecked();
-  await page.getByLabel('Last spring frost, MM-DD').fill('05-02');
-  await page.getByRole('button', { name: 'Take this place' }).click();
-  await expect(page.getByText(/^Taken:/)).toBeVisible();
+  const sight = page.getByRole('region', { name: 'What a grower sees here' });
+  await expect(sight.getByText(/^\d+ (September|October) to \d+ October$/)).toBeVisible();
+  const before = await sight.locator('.of-frost').textContent();
+  await sight.getByRole('slider', { name: /The year comes/ }).fill('10');
+  await expect(sight.locator('.of-frost')).not.toHaveText(before ?? '');
+  await page.getByLabel('Along, m').fill('14');
+  const corner = page.getByRole('slider', { name: 'Corner north-east' });
+  await corner.focus();
+  await page.keyboard.press('Shift+ArrowLeft');
+  await expect(page.getByText('162 m²')).toBeVisible();
+  await accessible(page);
+  await page.getByRole('button', { name: 'Next: your reach' }).click();
   await page.getByLabel(/Fingertip height/).fill('221');
   await page.getByRole('button', { name: 'Make the orchard' }).click();
 
+  const form1 = page.getByRole('form', { name: 'Add a tree' });
+  await expect(form1).toBeVisible(); // the first tree is in hand
+  await form1.getByRole('button', { name: 'Back' }).click();
   await expect(page.getByText('No trees yet. Pace out the first one.')).toBeVisible();
   const plan = page.getByRole('group', { name: /Plan of/ });
   for (const [i, kind] of ['Apple', 'Sweet cherry', 'Quince'].entries()) {

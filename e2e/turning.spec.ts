@@ -97,3 +97,47 @@ test('turning a tree of 400 limbs', async ({ page, demo, request }, info) => {
     `turning 400 limbs: ${pick(0.5)} ms of script a frame, 95 of 100 frames under ${pick(0.95)} ms (aim: under 8 ms)`,
   );
 });
+
+// frames a second while the handle of the rail is dragged across the year: make bench
+for (const screen of ['yard', 'trees/lower-terrace-C2', 'year'])
+  test(`dragging the rail on ${screen}`, async ({ page, demo }, info) => {
+    test.skip(!process.env.BENCH || info.project.name === 'phone', 'measured by make bench');
+    await open(page, `${demo}/lower-terrace/${screen}`);
+    await page.waitForLoadState('networkidle');
+    const fps = await page.evaluate(async () => {
+      const rail = document.querySelector('[data-testid="rail"]');
+      const handle = document.querySelector('[role="slider"][aria-label="Day shown"]');
+      if (!(rail instanceof HTMLElement) || !handle) throw new Error('no rail');
+      rail.setPointerCapture = () => undefined;
+      rail.hasPointerCapture = () => true;
+      const box = rail.getBoundingClientRect();
+      const fire = (type: string, share: number) =>
+        rail.dispatchEvent(
+          new PointerEvent(type, {
+            bubbles: true,
+            pointerId: 1,
+            clientX: box.left + share * box.width,
+            clientY: box.top + 20,
+          }),
+        );
+      fire('pointerdown', 0.2);
+      const from = performance.now();
+      let frames = 0;
+      let moved = 0;
+      let last = '';
+      while (performance.now() - from < 3000) {
+        await new Promise(requestAnimationFrame);
+        const part = (performance.now() - from) / 3000;
+        fire('pointermove', 0.2 + 0.6 * part);
+        frames += 1;
+        const at = handle.getAttribute('aria-valuenow') ?? '';
+        if (at !== last) moved += 1;
+        last = at;
+      }
+      const s = (performance.now() - from) / 1000;
+      return { frames: frames / s, moved: moved / s };
+    });
+    console.log(
+      `dragging the rail on ${screen}: ${fps.frames.toFixed(0)} frames a second, the handle in ${fps.moved.toFixed(0)} of them (aim: 50)`,
+    );
+  });

@@ -33,11 +33,11 @@ test('keys move the day and open the screens, and none fires in a text field', a
   await page.keyboard.press('3');
   await expect(page.getByRole('heading', { name: 'Year', exact: true })).toBeVisible();
   await page.keyboard.press('/');
-  await page.getByLabel('Label, kind or name').fill('3');
+  await page.getByLabel('A tree, a job, a word, a note').fill('3');
   await page.keyboard.press('Escape');
-  await expect(page.getByLabel('Label, kind or name')).toBeHidden();
+  await expect(page.getByLabel('A tree, a job, a word, a note')).toBeHidden();
   await page.keyboard.press('/');
-  await page.getByLabel('Label, kind or name').fill('quince');
+  await page.getByLabel('A tree, a job, a word, a note').fill('quince');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('region', { name: 'Tree D1' })).toBeVisible();
 });
@@ -87,6 +87,7 @@ test('a summer cut by its diameters is estimated, fills the account and books it
   await panel.getByRole('button', { name: /^Solstice height cut/ }).click();
   await panel.getByRole('button', { name: 'Log it' }).click();
   const form = page.getByRole('form', { name: 'Log Solstice height cut' });
+  await form.getByRole('button', { name: 'by caliper' }).click();
   await form.getByLabel(/diameters of the cuts, mm/).fill('26 18 12');
   await form.getByLabel('Height now, m').fill('2.0');
   await form.getByLabel('Minutes').fill('35');

@@ -19,7 +19,8 @@ const AlarmDays = 5
 
 // Calendar writes one event a task window, with stable ids, reasons in the description and an alarm five days before it
 // closes, never before it opens. stamp is the time the calendar is made.
-func Calendar(name string, plans []*year.Plan, s words.Speaker, stamp time.Time) string {
+// Nothing stands in it that was over before since, the day the orchard was made; NoDay: not known.
+func Calendar(name string, plans []*year.Plan, s words.Speaker, stamp time.Time, since almanac.Day) string {
 	cal := ics.NewCalendarFor("Vertumna")
 	cal.SetMethod(ics.MethodPublish)
 	cal.SetName(name)
@@ -27,14 +28,23 @@ func Calendar(name string, plans []*year.Plan, s words.Speaker, stamp time.Time)
 	for _, p := range plans {
 		for _, tp := range p.Trees {
 			for i := range tp.Tasks {
-				addEvent(cal, treeTitle(tp.Tree), &tp.Tasks[i], s, stamp)
+				if t := &tp.Tasks[i]; !before(t, since) {
+					addEvent(cal, treeTitle(tp.Tree), t, s, stamp)
+				}
 			}
 		}
 		for i := range p.Orchard {
-			addEvent(cal, name, &p.Orchard[i], s, stamp)
+			if t := &p.Orchard[i]; !before(t, since) {
+				addEvent(cal, name, t, s, stamp)
+			}
 		}
 	}
 	return cal.Serialize(ics.WithNewLineWindows)
+}
+
+// before says whether a task was over before a day, with nothing done about it: nobody missed it.
+func before(t *year.Task, since almanac.Day) bool {
+	return since.Known() && t.State == year.Missed && t.Window.Closes.Day < since
 }
 
 func treeTitle(t *year.Tree) string {
@@ -61,15 +71,15 @@ func settledTitle(st year.State) string {
 
 func addEvent(cal *ics.Calendar, owner string, t *year.Task, s words.Speaker, stamp time.Time) {
 	e := cal.AddEvent(t.ID + "@vertumna")
-	before := settledTitle(t.State)
+	settled := settledTitle(t.State)
 	e.SetDtStampTime(stamp)
-	e.SetSummary(before + owner + ": " + s.Title(t))
+	e.SetSummary(settled + owner + ": " + s.Title(t))
 	opens, closes := t.Window.Opens.Day, t.Window.Closes.Day
 	e.SetAllDayStartAt(midnight(opens))
 	e.SetAllDayEndAt(midnight(closes + 1))
 	e.SetTimeTransparency(ics.TransparencyTransparent)
 	e.SetDescription(description(t, s))
-	if before != "" {
+	if settled != "" {
 		return
 	}
 	a := e.AddAlarm()

@@ -4,20 +4,26 @@ import (
 	"context"
 	"database/sql"
 	"encoding/json"
+	"maps"
+	"slices"
 
 	"vertumna/core/year"
 )
 
-// KeepAmount keeps what the slip last made of a tree comes to. The plan of the orchard is not touched: a slip looked at is no
-// change of the orchard.
-func (s *Store) KeepAmount(ctx context.Context, treeID string, a year.Amount) error {
-	body, err := json.Marshal(a)
-	if err != nil {
-		return err
-	}
+// KeepAmounts remembers what trees' slips come to, by tree; those of trees that went meanwhile are let go.
+func (s *Store) KeepAmounts(ctx context.Context, of map[string]year.Amount) error {
 	return s.tx(ctx, func(tx *sql.Tx) error {
-		_, err := tx.ExecContext(ctx, "INSERT INTO slip_amounts (tree_id, body) VALUES (?, ?) ON CONFLICT (tree_id) DO UPDATE SET body = excluded.body", treeID, string(body))
-		return err
+		for _, id := range slices.Sorted(maps.Keys(of)) {
+			body, err := json.Marshal(of[id])
+			if err != nil {
+				return err
+			}
+			_, err = tx.ExecContext(ctx, "INSERT INTO slip_amounts (tree_id, body) SELECT id, ? FROM trees WHERE id = ? ON CONFLICT (tree_id) DO UPDATE SET body = excluded.body", string(body), id)
+			if err != nil {
+				return err
+			}
+		}
+		return nil
 	})
 }
 

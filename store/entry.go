@@ -9,9 +9,8 @@ import (
 	"time"
 
 	"vertumna/core/almanac"
-	"vertumna/core/cut"
-	"vertumna/core/find"
 	"vertumna/core/limb"
+	"vertumna/core/year"
 )
 
 // Entry is a line of the journal. It is never overwritten: a correction is a new entry that names the one it corrects.
@@ -76,19 +75,19 @@ type Weather struct {
 
 // SlipChoice is a decision about a step of a slip: taken, left as it is, the cut moved, or open again. The last one counts.
 type SlipChoice struct {
-	Slip     string      `json:"slip" maxLength:"40" doc:"season and growth year of the slip: dormant-2027"`
-	Choice   string      `json:"choice" enum:"taken,left,moved,open"`
-	Findings []cut.Key   `json:"findings" nullable:"false" maxItems:"200" doc:"what the step is for"`
-	Cut      *limb.CutAt `json:"cut,omitempty" doc:"where it was moved to"`
+	Slip     string         `json:"slip" maxLength:"40" doc:"season and growth year of the slip: dormant-2027"`
+	Choice   string         `json:"choice" enum:"taken,left,moved,open"`
+	Findings []year.Finding `json:"findings" nullable:"false" maxItems:"200" doc:"what the step is for"`
+	Cut      *limb.CutAt    `json:"cut,omitempty" doc:"where it was moved to"`
 }
 
 // Carried is work on a limb that waits for a later slip.
 type Carried struct {
-	Code find.Code `json:"code" maxLength:"60"`
-	Limb string    `json:"limb" maxLength:"100"`
-	Why  cut.Why   `json:"why" maxLength:"60"`
-	Due  string    `json:"due" enum:"summer,winter"`
-	CM   float64   `json:"cm,omitempty" doc:"lowered by so much already" minimum:"0" maximum:"2500"`
+	Code year.FindingCode `json:"code" maxLength:"60"`
+	Limb string           `json:"limb" maxLength:"100"`
+	Why  year.WhyWaiting  `json:"why" maxLength:"60"`
+	Due  string           `json:"due" enum:"summer,winter"`
+	CM   float64          `json:"cm,omitempty" doc:"lowered by so much already" minimum:"0" maximum:"2500"`
 }
 
 // UndoFor is how long a logged thing can be undone; the store allows a little more for the way there.

@@ -146,7 +146,9 @@ func (s *Store) saveMap(ctx context.Context, tx *sql.Tx, orchardID, treeID strin
 		return err
 	}
 	if now != m.BasedOn {
-		return clash(m.BasedOn, now, nowBody.String)
+		out := clash(m.BasedOn, now, nowBody.String)
+		out.Says = "It was changed meanwhile, in another window or by somebody else."
+		return out
 	}
 	return s.addRevision(ctx, tx, treeID, m, string(body))
 }

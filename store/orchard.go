@@ -5,8 +5,12 @@ import (
 	"database/sql"
 	"encoding/json"
 	"errors"
+	"fmt"
 	"math"
 	"strings"
+	"time"
+
+	"github.com/google/uuid"
 
 	"vertumna/core/almanac"
 )
@@ -172,6 +176,27 @@ func (s *Store) Orchards(ctx context.Context) ([]Orchard, error) {
 		out[i].fill()
 	}
 	return out, err
+}
+
+// MadeOn is the day an orchard was made, as its id tells; NoDay where it does not.
+func (o *Orchard) MadeOn() almanac.Day {
+	id, err := uuid.Parse(o.ID)
+	if err != nil || id.Version() != 7 {
+		return almanac.NoDay
+	}
+	y, m, d := time.Unix(id.Time().UnixTime()).Date()
+	return almanac.DateOf(y, int(m), d)
+}
+
+// Mark tells an orchard as it stands from itself at any other time: any write to anything in it that a plan reads changes the mark. Error: ErrNotFound.
+func (s *Store) Mark(ctx context.Context, slug string) (string, error) {
+	var id string
+	var revision int
+	err := s.db.QueryRowContext(ctx, "SELECT id, revision FROM orchards WHERE slug = ?", slug).Scan(&id, &revision)
+	if errors.Is(err, sql.ErrNoRows) {
+		return "", ErrNotFound
+	}
+	return fmt.Sprintf("%s-%d", id, revision), err
 }
 
 // Orchard finds an orchard by slug. Error: ErrNotFound.

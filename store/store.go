@@ -55,8 +55,13 @@ type Conflict struct {
 }
 
 // clash is a document that was changed by someone else since it was read.
-func clash(based, current int, body string) error {
-	return &Conflict{given.Fault{Code: "version_clash", Field: "version", Given: strconv.Itoa(based), Expected: strconv.Itoa(current)}, based, current, json.RawMessage(body)}
+// An empty body: it is not told here.
+func clash(based, current int, body string) *Conflict {
+	out := &Conflict{given.Fault{Code: "version_clash", Field: "version", Given: strconv.Itoa(based), Expected: strconv.Itoa(current)}, based, current, nil}
+	if body != "" {
+		out.Body = json.RawMessage(body)
+	}
+	return out
 }
 
 func conflict(code, field, was, expected string) error {

@@ -183,7 +183,10 @@ func (s *Store) RemoveTree(ctx context.Context, orchardID, id string) error {
 		return err
 	}
 	if n > 0 {
-		return conflict("has_entries", "tree", fmt.Sprintf("%d journal entries", n), "none: mark it gone instead")
+		return &Conflict{Fault: given.Fault{
+			Code: "has_entries", Field: "tree", Given: fmt.Sprintf("%d journal entries", n), Expected: "none: mark it gone instead",
+			Says: "Work was logged on this tree, so its journal is kept: mark it gone instead.",
+		}}
 	}
 	return s.remove(ctx, "trees", orchardID, id)
 }

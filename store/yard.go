@@ -2,7 +2,6 @@ package store
 
 import (
 	"vertumna/core/almanac"
-	"vertumna/core/cut"
 	"vertumna/core/pomology"
 	"vertumna/core/year"
 )
@@ -98,7 +97,7 @@ func (e *Entry) Core() year.Entry {
 		out.Opened, out.Alive, out.FruitMM = f.Opened, f.Alive, f.FruitMM
 	}
 	for _, k := range e.Carried {
-		out.Carried = append(out.Carried, year.CarriedLimb{Key: cut.Key{Code: k.Code, Limb: k.Limb}, Why: k.Why, Summer: k.Due == "summer", CM: k.CM})
+		out.Carried = append(out.Carried, year.CarriedLimb{Key: year.Finding{Code: k.Code, Limb: k.Limb}, Why: k.Why, Summer: k.Due == "summer", CM: k.CM})
 	}
 	if s, err := almanac.ParseStage(e.Stage); err == nil {
 		out.Stage = s

@@ -7,6 +7,7 @@ import (
 
 	"vertumna/core/cut"
 	"vertumna/core/limb"
+	"vertumna/core/pomology"
 )
 
 // TakesOver says who takes over where a main limb comes down.
@@ -149,4 +150,22 @@ func HalfName(season limb.Season, year int) string {
 // CarryOn says that a map of an earlier season can be carried on to today.
 func CarryOn(season limb.Season, year int) string {
 	return "This map is of " + HalfName(season, year) + "; the tree has grown since. Carried on, it stands as the model grows it, to be corrected where it differs: then slips of today can be decided and logged."
+}
+
+// Reach says what the reach line is made from: the person's fingertips and how the school holds a tree by them; fingertips of 0 are a guess.
+func (s Speaker) Reach(fingertipCM, reachM float64, choice string) string {
+	who := "Your fingertips reach " + s.Amount(fingertipCM/100, "m")
+	if fingertipCM <= 0 {
+		who = "Nobody's reach was measured: fingertips at " + s.Amount(pomology.GuessFingertipCM/100.0, "m") + " are taken"
+	}
+	to := s.Amount(reachM, "m")
+	switch choice {
+	case "shoulder":
+		return who + "; fruit is held to the shoulder, " + to + "."
+	case "150-cm":
+		return "Fruit is held to " + to + ", whoever picks it."
+	case "ladder":
+		return who + "; with the ladder fruit is held to " + to + "."
+	}
+	return who + "; fruit is held a hand and a fruit lower, to " + to + "."
 }

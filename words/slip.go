@@ -394,36 +394,6 @@ func (s Speaker) StepTitle(c cut.Candidate) string {
 	return fmt.Sprintf(stepTitles[c.Kind], c.Limb)
 }
 
-// OnSlip says what a step does to a limb that was asked about.
-func (s Speaker) OnSlip(c *cut.Step, id string) string {
-	title := s.StepTitle(c.Candidate)
-	for _, f := range c.Solves {
-		if f.Limb == id || c.Limb == id {
-			return fmt.Sprintf("On the slip: %s, for it is %s (%s).", title, s.Finding(f).Name, s.Finding(f).Says)
-		}
-	}
-	return "On the slip: " + title + "."
-}
-
-// Waits says what was found on a limb, and why it waits.
-func (s Speaker) Waits(c cut.Carried, summer bool) string {
-	f := s.Finding(c.Finding)
-	return fmt.Sprintf("Found: %s (%s); %s.", f.Name, f.Says, s.Why(c, summer))
-}
-
-// GoesWith says that a limb goes with another.
-func (s Speaker) GoesWith(c cut.Candidate) string {
-	return "It goes with another cut: " + s.StepTitle(c) + "."
-}
-
-// NothingFound says that a limb is left because nothing speaks against it.
-func (s Speaker) NothingFound(held bool) string {
-	if held {
-		return "Nothing was found on it, and it is kept, protected or tied: no cut."
-	}
-	return "Nothing was found on it that an experienced eye would change; it bears, or fills its place."
-}
-
 // thickness tells the tool, how thick the wood is and how long it takes; spurs have no thickness worth telling.
 func thickness(s Speaker, c *cut.Step, tool string) string {
 	if c.DMM < 1 {

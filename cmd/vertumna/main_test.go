@@ -18,6 +18,7 @@ import (
 
 	"vertumna/core/almanac"
 	"vertumna/demo"
+	"vertumna/orchard"
 	"vertumna/store"
 )
 
@@ -112,24 +113,67 @@ func TestTheDemoIsKeptUntilFresh(t *testing.T) {
 	runDemo(t, db, []string{"--today", "2027-02-20", "--fresh"}, func(url string) { require.Equal(t, first, count(url)) })
 }
 
-func TestThePublishedContractIsPrinted(t *testing.T) {
+// printed is what a command writes on standard output.
+func printed(t *testing.T, args ...string) string {
+	t.Helper()
 	read, write, err := os.Pipe()
 	require.NoError(t, err)
 	stdout := os.Stdout
 	os.Stdout = write
+	var broken error
 	go func() {
-		_ = run("openapi")
+		broken = run(args...)
 		_ = write.Close()
 	}()
+	text, err := io.ReadAll(read)
+	os.Stdout = stdout
+	require.NoError(t, err)
+	require.NoError(t, broken)
+	return string(text)
+}
+
+func TestThePublishedContractIsPrinted(t *testing.T) {
 	var doc struct {
 		OpenAPI string
 		Paths   map[string]any
 	}
-	err = json.NewDecoder(read).Decode(&doc)
-	os.Stdout = stdout
-	require.NoError(t, err)
+	require.NoError(t, json.Unmarshal([]byte(printed(t, "openapi")), &doc))
 	require.Contains(t, doc.OpenAPI, "3.1")
 	require.Contains(t, doc.Paths, "/api/orchards/{slug}/docket")
+}
+
+func TestThePlanAndASlipAreToldWithoutAScreen(t *testing.T) {
+	db := filepath.Join(t.TempDir(), "demo.db")
+	s, err := store.Open(t.Context(), db)
+	require.NoError(t, err)
+	day := almanac.DateOf(2027, 2, 20)
+	require.NoError(t, demo.Fill(t.Context(), s, day))
+	require.NoError(t, s.Close())
+
+	where := []string{"--db", db, "--orchard", "lower-terrace", "--day", "2027-02-20"}
+	plan := printed(t, append([]string{"plan"}, where...)...)
+	require.Contains(t, plan, "Do now")
+	require.Contains(t, plan, "Local rules and licensed practice come first.")
+	var docket orchard.DocketBody
+	require.NoError(t, json.Unmarshal([]byte(printed(t, append([]string{"plan", "--json"}, where...)...)), &docket))
+	require.Equal(t, day, docket.Day)
+	for _, task := range docket.Now {
+		require.Contains(t, plan, task.Title, "the same in lines and as JSON")
+	}
+
+	slip := printed(t, append([]string{"slip", "c3"}, where...)...)
+	var body orchard.SlipBody
+	require.NoError(t, json.Unmarshal([]byte(printed(t, append([]string{"slip", "C3", "--json"}, where...)...)), &body))
+	require.NotEmpty(t, body.Steps)
+	for _, step := range body.Steps {
+		require.Contains(t, slip, step.Title)
+	}
+	require.Contains(t, slip, body.Height.Says)
+
+	require.ErrorContains(t, run("plan", "--db", db), "one of lower-terrace, saltwind expected")
+	require.ErrorContains(t, run(append([]string{"slip", "Z9"}, where...)...), `"Z9" given, one of A1`)
+	require.ErrorContains(t, run(append([]string{"slip", "C3", "--season", "spring"}, where...)...), "dormant or summer expected")
+	require.ErrorContains(t, run("plan", "--db", db, "--orchard", "lower-terrace", "--day", "soon"), "--day")
 }
 
 func TestStoppingWaitsForRequestsInFlight(t *testing.T) {

@@ -17,6 +17,7 @@ import (
 	"vertumna/api"
 	"vertumna/core/almanac"
 	"vertumna/demo"
+	"vertumna/orchard"
 	"vertumna/store"
 	"vertumna/web"
 )
@@ -78,23 +79,23 @@ func demoCommand() *cobra.Command {
 	return c
 }
 
-func fillDemo(ctx context.Context, st *store.Store, today almanac.Day) error {
+func fillDemo(ctx context.Context, st *store.Store, k *orchard.Keeper, today almanac.Day) error {
 	all, err := st.Orchards(ctx)
 	if err != nil || len(all) > 0 {
 		return err
 	}
-	if err := makeDemo(ctx, st, today); err != nil {
+	if err := makeDemo(ctx, st, k, today); err != nil {
 		return err
 	}
 	return st.MarkDemo(ctx)
 }
 
 // makeDemo writes the demo orchards with their slips, so that they open at once.
-func makeDemo(ctx context.Context, st *store.Store, today almanac.Day) error {
+func makeDemo(ctx context.Context, st *store.Store, k *orchard.Keeper, today almanac.Day) error {
 	if err := demo.Fill(ctx, st, today); err != nil {
 		return err
 	}
-	return api.MakeSlips(ctx, st, today)
+	return k.MakeSlips(ctx)
 }
 
 // clock gives the person's day: the fixed one, else the date here and now.
@@ -112,7 +113,7 @@ func (s *serving) clock() (func() almanac.Day, error) {
 	}, nil
 }
 
-func (s *serving) run(ctx context.Context, fill func(context.Context, *store.Store, almanac.Day) error) error {
+func (s *serving) run(ctx context.Context, fill func(context.Context, *store.Store, *orchard.Keeper, almanac.Day) error) error {
 	today, err := s.clock()
 	if err != nil {
 		return err
@@ -137,16 +138,18 @@ func (s *serving) run(ctx context.Context, fill func(context.Context, *store.Sto
 		return err
 	}
 	defer func() { _ = st.Close() }()
+	k := orchard.NewKeeper(st, today, log)
 	if fill != nil {
-		if err := fill(ctx, st, today()); err != nil {
+		if err := fill(ctx, st, k, today()); err != nil {
 			return err
 		}
 	}
 	h := api.New(api.Config{
-		Store: st, Today: today, Now: time.Now, PublicURL: s.publicURL, Web: web.Handler(), Log: log, Demo: s.isDemo,
-		FillDemo: func(ctx context.Context) error { return makeDemo(ctx, st, today()) },
+		Store: st, Keeper: k, Today: today, Now: time.Now, PublicURL: s.publicURL, Web: web.Handler(), Log: log, Demo: s.isDemo,
+		FillDemo: func(ctx context.Context) error { return makeDemo(ctx, st, k, today()) },
 	})
 	srv := &http.Server{Handler: h, ReadHeaderTimeout: 5 * time.Second, ReadTimeout: time.Minute, IdleTimeout: 2 * time.Minute}
+	go remember(ctx, k, log)
 	stopped := make(chan error, 1)
 	go func() {
 		<-ctx.Done()
@@ -158,7 +161,24 @@ func (s *serving) run(ctx context.Context, fill func(context.Context, *store.Sto
 	if err := srv.Serve(l); !errors.Is(err, http.ErrServerClosed) {
 		return err
 	}
-	return <-stopped // the store stays open for requests in flight
+	err = <-stopped // the store stays open for requests in flight
+	return errors.Join(err, k.SaveAmounts(context.WithoutCancel(ctx)))
+}
+
+// remember writes down now and then what slips came to, so that little is made anew after a power cut.
+func remember(ctx context.Context, k *orchard.Keeper, log *slog.Logger) {
+	often := time.NewTicker(time.Minute)
+	defer often.Stop()
+	for {
+		select {
+		case <-ctx.Done():
+			return
+		case <-often.C:
+			if err := k.SaveAmounts(ctx); err != nil && ctx.Err() == nil {
+				log.Error("amounts not written down", "cause", err)
+			}
+		}
+	}
 }
 
 // patience is how long a stop waits for requests in flight.

@@ -51,9 +51,21 @@ type Near struct {
 	Mirrored   bool    // of the other hemisphere: its months are turned by half a year
 }
 
-// Nearest ranks the shipped climates for a place: by latitude first, a degree weighing as much as 300 km (ours). One from
-// the other hemisphere is turned by half a year. Errors: bad_latitude, bad_longitude.
-func Nearest(lat, lon float64) ([]Near, error) {
+// Nearest ranks the shipped climates for a place whose height is not known; see [Suited].
+func Nearest(lat, lon float64) ([]Near, error) { return Suited(lat, lon, nil) }
+
+// How climates are ranked, in km of likeness; ours. A degree of latitude changes the year as 300 km do, ten kilometres of land as one, a
+// metre of height as 0.2: a place a hundred metres up is told better by a climate of that height 200 km further on.
+const (
+	kmADegree    = 300
+	kmALand      = 0.1
+	kmAMetre     = 0.2
+	kmHemisphere = 1000
+)
+
+// Suited ranks the shipped climates for a place by latitude, distance and, where it is known, height above sea in metres. One from the
+// other hemisphere is turned by half a year. Errors: bad_latitude, bad_longitude.
+func Suited(lat, lon float64, elevM *float64) ([]Near, error) {
 	if err := checkPlace(lat, lon); err != nil {
 		return nil, err
 	}
@@ -67,15 +79,39 @@ func Nearest(lat, lon float64) ([]Near, error) {
 		out = append(out, n)
 	}
 	rank := func(n Near) float64 {
-		r := 300*n.LatDiffDeg + n.DistanceKM/10
+		r := kmADegree*n.LatDiffDeg + kmALand*n.DistanceKM
 		if n.Mirrored {
-			r += 1000
+			r += kmHemisphere
+		}
+		if elevM != nil {
+			r += kmAMetre * math.Abs(*elevM-n.Site.ElevM)
 		}
 		return r
 	}
 	sort.SliceStable(out, func(i, j int) bool { return rank(out[i]) < rank(out[j]) })
 	return out, nil
 }
+
+// Later is a site whose year comes so many days later, all of it: each month takes so much of the one before it. Days below 0: earlier.
+func (s Site) Later(days float64) Site {
+	out := s.Clone()
+	share, from := math.Abs(days)/monthDays, 11 // the month before
+	if days < 0 {
+		from = 1
+	}
+	for _, v := range []*[]float64{&out.Tmax, &out.Tmin} {
+		was := append([]float64(nil), *v...)
+		for m := range was {
+			(*v)[m] = was[m] + share*(was[(m+from)%12]-was[m])
+		}
+	}
+	return out
+}
+
+const monthDays = 365.25 / 12
+
+// Warmer is a site with all its temperatures so many degrees higher.
+func (s Site) Warmer(d float64) Site { return s.warmer(d) }
 
 func (s Site) mirrored() Site {
 	for _, v := range []*[]float64{&s.Tmax, &s.Tmin, &s.RainMM, &s.RainDays, &s.WindKmh, &s.SunFrac, &s.SdTemp} {

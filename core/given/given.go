@@ -26,6 +26,7 @@ type Fault struct {
 	Field    string `json:"field"`
 	Given    string `json:"given"`
 	Expected string `json:"expected"`
+	Says     string `json:"says,omitempty" doc:"the same as a sentence for a person, where one was written"`
 }
 
 func (f Fault) Error() string {
@@ -53,7 +54,7 @@ func (fs Faults) Err() error {
 
 // Add notes a fault.
 func (fs *Faults) Add(code, field, was, expected string) {
-	*fs = append(*fs, Fault{code, field, was, expected})
+	*fs = append(*fs, Fault{Code: code, Field: field, Given: was, Expected: expected})
 }
 
 // In checks a number against a range, both ends within.

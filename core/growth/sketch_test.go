@@ -119,3 +119,40 @@ func TestWhatIsSuggestedCanBeSketchedForEveryKindAndForm(t *testing.T) {
 		require.Equal(t, []float64{240, 120, 77}, []float64{known.HeightCM, known.SpreadCM, known.TrunkMM}, "what is known stands; a tub bounds the spread")
 	}
 }
+
+// widthOf a map, cm, along the way it is wider.
+func widthOf(m *limb.Map) float64 {
+	lo, hi := [2]float64{}, [2]float64{}
+	for i := range m.Axes {
+		for s := range 11 {
+			p := m.At(i, float64(s)/10*m.Axes[i].L)
+			for k, v := range [2]float64{p.X, p.Y} {
+				lo[k], hi[k] = math.Min(lo[k], v), math.Max(hi[k], v)
+			}
+		}
+	}
+	return math.Max(hi[0]-lo[0], hi[1]-lo[1])
+}
+
+// A tree is drawn as it was measured: nobody types a height to see another.
+func TestATreeIsDrawnAsHighAndWideAsItWasMeasured(t *testing.T) {
+	for _, k := range pomology.Kinds() {
+		for _, f := range pomology.Forms() {
+			if f.Slug == pomology.StepOver { // knee-high by its form
+				continue
+			}
+			for _, size := range [][3]float64{{180, 200, 5}, {240, 180, 6}, {260, 220, 8}, {400, 300, 12}, {520, 400, 15}} {
+				in := growth.SketchInput{
+					Species: k.Slug, Form: f.Slug, Age: int(size[2]), TrunkMM: 14 * size[2], HeightCM: size[0], SpreadCM: size[1], Scaffolds: 4, Seed: uint64(size[0]),
+				}
+				name := fmt.Sprint(k.Slug, " ", f.Slug, " ", size)
+				doc, err := growth.Draw(in)
+				require.NoError(t, err, name)
+				m, err := limb.Check(doc)
+				require.NoError(t, err, name)
+				require.InEpsilon(t, in.HeightCM, m.Height(), 0.03, name)
+				require.InEpsilon(t, in.SpreadCM, widthOf(m), 0.08, name)
+			}
+		}
+	}
+}

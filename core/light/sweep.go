@@ -2,7 +2,6 @@ package light
 
 import (
 	"math"
-	"runtime"
 	"sync"
 
 	"vertumna/core/together"
@@ -68,7 +67,7 @@ func (b *box) sweep(directions []Direction) *Field {
 
 // eachDirection shares n directions out over two cores, each with its own sweeper.
 func eachDirection(b *box, n int, do func(s *sweeper, k int)) []*sweeper {
-	workers := make([]*sweeper, min(n, max(1, min(2, runtime.GOMAXPROCS(0)))))
+	workers := make([]*sweeper, min(n, max(1, min(2, together.Hands()))))
 	for w := range workers {
 		workers[w] = newSweeper(b)
 	}

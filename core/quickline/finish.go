@@ -9,6 +9,10 @@ import (
 // finish turns what was read into edits: a limb corrected, a new one, or several shoots.
 func (r *reader) finish(selected string) {
 	end := token{start: len(r.line), end: len(r.line)}
+	if r.gone {
+		r.takeOff(selected)
+		return
+	}
 	if r.count > 0 {
 		r.shoots(selected, end)
 		return

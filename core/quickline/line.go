@@ -74,7 +74,7 @@ type reader struct {
 	from, to        float64 // stretch of the host, 0..1; to 0: none said
 	marks           []limb.Mark
 	sprout, sucker  bool
-	cut             bool
+	cut, gone       bool
 }
 
 // Parse reads a line against a map. Selected is the limb in hand, used where a line names no host; it may be empty.
@@ -138,7 +138,7 @@ func (r *reader) word() {
 	case t.text == "az" || t.text == "bearing":
 		r.at++
 		r.compassNumber(first)
-	case r.prefixed(t), r.compass(first), r.ordinal(), r.flag(), r.yearWord(), r.stretch():
+	case r.prefixed(t), r.byDirection(), r.compass(first), r.ordinal(), r.isGone(), r.flag(), r.yearWord(), r.stretch():
 	case slices.Contains(fillers, t.text):
 		r.at++
 	default:

@@ -132,3 +132,59 @@ func FuzzALineNeverBreaksTheMap(f *testing.F) {
 		}
 	})
 }
+
+func vase() limb.Doc {
+	doc := tree()
+	for k, az := range []float64{5, 120, 240} {
+		id := []string{"S1", "S2", "S3"}[k]
+		l := limb.Limb{ID: id, Parent: "T", AttachCM: limb.Of(50 + float64(k)), AzimuthDeg: limb.Of(az), LengthCM: limb.Of(150), AngleBaseDeg: limb.Of(50), AngleTipDeg: limb.Of(30), DiameterMM: limb.Of(30)}
+		if k == 0 {
+			doc.Limbs[1] = l
+		} else {
+			doc.Limbs = append(doc.Limbs, l)
+		}
+	}
+	doc.Limbs = append(doc.Limbs, limb.Limb{ID: "S3.1", Parent: "S3", AttachCM: limb.Of(60), AzimuthDeg: limb.Of(10), LengthCM: limb.Of(40), AngleBaseDeg: limb.Of(60), AngleTipDeg: limb.Of(50), DiameterMM: limb.Of(9)})
+	return doc
+}
+
+func TestALimbIsNamedByWhereItPoints(t *testing.T) {
+	for line, want := range map[string]string{"the north limb is 90 cm": "S1", "south-west scaffold 90 long": "S3", "90 cm long, the south east main limb": "S2"} {
+		r := quickline.Parse(line, vase(), "", quickline.Metric)
+		require.Empty(t, r.Faults, line)
+		require.Equal(t, want, r.Edits[0].ID, line)
+		require.Equal(t, "set", r.Edits[0].Op, line)
+		require.Equal(t, 90.0, *r.Edits[0].Limb.LengthCM, line)
+		require.Nil(t, r.Edits[0].Limb.AzimuthDeg, "where it points stays: %s", line)
+	}
+	r := quickline.Parse("the north limb is 36 in", vase(), "", quickline.US)
+	require.InDelta(t, 91.44, *r.Edits[0].Limb.LengthCM, 1e-9)
+	r = quickline.Parse("S2 to the north", vase(), "", quickline.Metric)
+	require.Empty(t, r.Faults)
+	require.Equal(t, 0.0, *r.Edits[0].Limb.AzimuthDeg, "a direction alone turns the limb named")
+	two := vase()
+	two.Limbs[2].AzimuthDeg = limb.Of(355)
+	r = quickline.Parse("the north limb is 90 cm", two, "", quickline.Metric)
+	require.Len(t, r.Faults, 1)
+	require.Contains(t, r.Faults[0].Expected, "S1 and S2 both point there")
+	r = quickline.Parse("the west branch dead", tree(), "", quickline.Metric)
+	require.NotEmpty(t, r.Faults, "no limb of it has a known direction")
+}
+
+func TestALimbThatIsGoneIsTakenOff(t *testing.T) {
+	for _, line := range []string{"remove S3.1", "S3.1 gone", "S3.1 is missing", "delete s3.1"} {
+		r := quickline.Parse(line, vase(), "S2", quickline.Metric)
+		require.Empty(t, r.Faults, line)
+		require.Equal(t, []limb.Edit{{Op: "remove", ID: "S3.1"}}, r.Edits, line)
+		out, err := limb.Apply(vase(), r.Edits...)
+		require.NoError(t, err)
+		require.Nil(t, out.Find("S3.1"))
+	}
+	r := quickline.Parse("gone", vase(), "S2", quickline.Metric)
+	require.Equal(t, "S2", r.Edits[0].ID, "the limb in hand")
+	for _, line := range []string{"remove", "remove trunk", "remove S9", "remove S2 90 long"} {
+		r := quickline.Parse(line, vase(), "", quickline.Metric)
+		require.NotEmpty(t, r.Faults, line)
+		require.Empty(t, r.Edits, line)
+	}
+}

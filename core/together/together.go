@@ -66,3 +66,6 @@ func caught(work func()) (b *Broken) {
 }
 
 const mostStack = 16 << 10
+
+// Hands is how many pieces of work run at once on this machine. No result may depend on it.
+func Hands() int { return runtime.GOMAXPROCS(0) }

@@ -9,6 +9,7 @@ import (
 
 	"vertumna/core/almanac"
 	"vertumna/core/cut"
+	"vertumna/core/find"
 	"vertumna/core/pomology"
 )
 
@@ -40,6 +41,7 @@ type Tree struct {
 	Guess                     pomology.ClassGuess // what an unknown class was guessed to be; no rule where it was said
 	Aim                       Aim                 // empty: decided from age and school
 	HeightM, SpreadM, TrunkMM float64
+	HeightBy                  string  // what told its height: map, else the person
 	LightCapM                 float64 // how high it may stand for its neighbours' light; 0: nobody is in its shade, or it was not asked
 	ScaffoldsMM               []float64
 	ShootCM                   float64 // last measured shoot length
@@ -199,6 +201,13 @@ type Entry struct {
 	Alive    int     // of them with a live heart
 	FruitMM  float64 // mean of ten fruitlets across the cheeks
 }
+
+// What a journal says of a slip, in the slip's own words: the finding a step is for, its code, and why a step waits.
+type (
+	Finding     = cut.Key
+	FindingCode = find.Code
+	WhyWaiting  = cut.Why
+)
 
 // CarriedLimb is work that a slip left for later: what was found on which limb, why it waits, and in which slip it is due.
 type CarriedLimb struct {

@@ -1,25 +1,27 @@
 import { ThemeProvider } from '@mui/material/styles';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { lazy, Suspense, useEffect, useMemo, useState, type ReactNode } from 'react';
-import { Navigate, Route, Routes, useParams } from 'react-router';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { Navigate, Route, Routes, useLocation, useParams } from 'react-router';
 import { Refused } from './shared/api';
 import { Frame } from './shared/Frame';
 import { useDusk } from './shared/dusk';
+import { Kept } from './shared/Kept';
 import { HereContext, useHere, type Here } from './shared/orchard';
 import { useMeta, useOrchard, useOrchards, usePlan } from './shared/queries';
 import { ShownDay, useShown } from './shared/shown';
+import { screen } from './shared/screen';
 import { makeTheme } from './shared/theme';
 import { Trouble } from './shared/Trouble';
 import { UndoOffer } from './shared/undo';
 import type { Units } from './shared/units';
 import Yard from './yard/Yard';
 
-const Trees = lazy(() => import('./trees/Trees'));
-const Bench = lazy(() => import('./bench/Bench'));
-const Year = lazy(() => import('./year/Year'));
-const Thinning = lazy(() => import('./fruit/Thinning'));
-const Setup = lazy(() => import('./setup/Setup'));
-const FirstRun = lazy(() => import('./firstrun/FirstRun'));
+const Trees = screen(() => import('./trees/Trees'));
+const Bench = screen(() => import('./bench/Bench'));
+const Year = screen(() => import('./year/Year'));
+const Thinning = screen(() => import('./fruit/Thinning'));
+const Setup = screen(() => import('./setup/Setup'));
+const FirstRun = screen(() => import('./firstrun/FirstRun'));
 
 const makeClient = () =>
   new QueryClient({
@@ -27,7 +29,7 @@ const makeClient = () =>
       queries: {
         retry: (n, e) => !(e instanceof Refused) && n < 2,
         retryDelay: 400,
-        refetchOnWindowFocus: false,
+        refetchOnWindowFocus: true,
         staleTime: 5_000,
       },
     },
@@ -36,6 +38,7 @@ const makeClient = () =>
 export function App() {
   const [client] = useState(makeClient);
   const dusk = useDusk();
+  const at = useLocation().pathname;
   useEffect(() => {
     document.documentElement.dataset.theme = dusk ? 'dusk' : 'day';
   }, [dusk]);
@@ -43,16 +46,21 @@ export function App() {
   return (
     <ThemeProvider theme={theme}>
       <QueryClientProvider client={client}>
-        <Suspense fallback={<p className="page q">Opening the screen.</p>}>
+        <Kept at={at} what="The page">
           <Routes>
             <Route path="/" element={<Start />} />
             <Route path="/new" element={<FirstRun />} />
             <Route path="/:slug/*" element={<OrchardScreens />} />
           </Routes>
-        </Suspense>
+        </Kept>
       </QueryClientProvider>
     </ThemeProvider>
   );
+}
+
+/** While the program has not answered yet. */
+function Opening() {
+  return <p className="page q late">Opening Vertumna.</p>;
 }
 
 const lastKey = 'vertumna-last';
@@ -66,7 +74,7 @@ function Start() {
         <Trouble error={all.error} />
       </div>
     );
-  if (!all.data) return null;
+  if (!all.data) return <Opening />;
   const last = localStorage.getItem(lastKey);
   const slug = all.data.find((o) => o.slug === last)?.slug ?? all.data[0]?.slug;
   return <Navigate to={slug ? `/${slug}/yard` : '/new'} replace />;
@@ -74,6 +82,7 @@ function Start() {
 
 function OrchardScreens() {
   const { slug = '' } = useParams();
+  const at = useLocation().pathname;
   const meta = useMeta();
   const orchard = useOrchard(slug);
   useEffect(() => {
@@ -91,7 +100,7 @@ function OrchardScreens() {
       </div>
     );
   }
-  if (!meta.data || !orchard.data) return null;
+  if (!meta.data || !orchard.data) return <Opening />;
   const base = {
     orchard: orchard.data.orchard,
     siteDefaults: orchard.data.site_defaults,
@@ -103,7 +112,7 @@ function OrchardScreens() {
       <Planned base={base}>
         <UndoOffer>
           <Frame>
-            <Suspense fallback={<p className="page q">Opening the screen.</p>}>
+            <Kept at={at} what="This screen">
               <Routes>
                 <Route
                   path="yard"
@@ -151,7 +160,7 @@ function OrchardScreens() {
                 <Route path="setup/*" element={<Setup />} />
                 <Route path="*" element={<Navigate to={`/${slug}/yard`} replace />} />
               </Routes>
-            </Suspense>
+            </Kept>
           </Frame>
         </UndoOffer>
       </Planned>

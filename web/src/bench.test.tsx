@@ -239,6 +239,7 @@ describe('a quick line', () => {
     expect(await screen.findByText('100 in')).toBeVisible();
     await waitFor(() => expect(screen.getByRole('button', { name: 'Write it on the map' })).toBeEnabled());
     await userEvent.keyboard('{Enter}');
-    expect(written).toHaveBeenCalledWith(edits);
+    expect(written).toHaveBeenCalledWith(edits, expect.any(Function));
+    expect(screen.getByRole('textbox', { name: 'Quick line' })).toHaveValue('S1 100 long'); // kept until it is written
   });
 });

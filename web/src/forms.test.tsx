@@ -32,6 +32,7 @@ describe('the log', () => {
     const done = vi.fn();
     show(onDay(<LogPanel task={cut} treeId="t1" treeCode="A1" onDone={done} />), 'us');
     await userEvent.type(screen.getByLabelText('Share of the crown, %'), '12');
+    await userEvent.click(screen.getByRole('button', { name: 'by caliper' }));
     await userEvent.type(screen.getByLabelText(/diameters of the cuts, in/), '1 0.5');
     await userEvent.type(screen.getByLabelText('Height now, ft'), '7');
     await userEvent.click(screen.getByRole('button', { name: 'Log it' }));
@@ -119,7 +120,7 @@ describe('the log', () => {
 
 function Editing({ start }: { start: Tree }) {
   const [t, setT] = useState(start);
-  return <TreeForm tree={t} onChange={setT} onDone={vi.fn()} />;
+  return <TreeForm tree={t} onChange={setT} onDone={vi.fn()} onGone={vi.fn()} />;
 }
 
 describe('the tree form', () => {
@@ -305,6 +306,7 @@ describe('people and the first run', () => {
       'POST /api/orchards/my-orchard/people': newPerson('Me'),
     });
     show(<FirstRun />);
+    await userEvent.click(screen.getByRole('button', { name: /School/ }));
     await screen.findByRole('radio', { name: /Low bush/ });
     await userEvent.click(screen.getByRole('button', { name: 'Make the orchard' }));
     await waitFor(() => expect(sent.some((s) => s.path.endsWith('/people'))).toBe(true));
@@ -313,6 +315,16 @@ describe('people and the first run', () => {
       school: { preset: 'steady' },
     });
     expect(sent.find((s) => s.path.endsWith('/people'))?.body).toMatchObject({ fingertip_cm: 0 });
+  });
+
+  it('do not pass over a place that was typed and that nobody knows', async () => {
+    const sent = answer({ 'GET /api/meta': meta, 'GET /api/towns': [], 'GET /api/orchards': [] });
+    show(<FirstRun />);
+    await userEvent.type(screen.getByLabelText('Town, or latitude and longitude'), 'Nowhere');
+    expect(await screen.findByText(/No town of that name is known here/)).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Make the orchard' }));
+    expect(screen.getByRole('alert')).toHaveTextContent('Say which town is meant');
+    expect(sent.some((s) => s.method === 'POST')).toBe(false);
   });
 });
 

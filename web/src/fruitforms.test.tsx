@@ -80,9 +80,23 @@ describe('the limbs of a tree', () => {
   });
 
   it('keeps its frame when the tree’s fruit cannot be read', async () => {
-    openApp('/here/thinning/t1', { ...base, [`GET ${at}`]: refusal('scaffolds', 'no limb', 'a limb map') });
-    expect(await screen.findByRole('alert')).toHaveTextContent('a limb map');
+    openApp('/here/thinning/t1', { ...base, [`GET ${at}`]: refusal('day', '1999-01-01', 'a later day') });
+    expect(await screen.findByRole('alert')).toHaveTextContent('a later day');
     expect(screen.getByRole('link', { name: /plot’s crop/ })).toBeInTheDocument();
+  });
+
+  it('logs what was picked of a tree of which nothing was measured, and offers to sketch it', async () => {
+    const sent = openApp('/here/thinning/t1', {
+      ...base,
+      [`GET ${at}`]: refusal('scaffolds', 'no limb', 'a limb map'),
+      'POST /api/orchards/here/entries': logged(),
+    });
+    expect(await screen.findByRole('link', { name: 'Sketch it from a few numbers' })).toBeInTheDocument();
+    const form = screen.getByRole('form', { name: 'Log Weight and number' });
+    await userEvent.type(within(form).getByLabelText('kg'), '12,5');
+    await userEvent.click(within(form).getByRole('button', { name: 'Log it' }));
+    await waitFor(() => expect(posted(sent)).toHaveLength(1));
+    expect(posted(sent)[0]).toMatchObject({ task: 'harvest', kilos: 12.5, tree_id: 't1' });
   });
 });
 

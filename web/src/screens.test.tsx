@@ -136,12 +136,12 @@ describe('the application', () => {
     await userEvent.keyboard('t');
     expect(handle).toHaveAttribute('aria-valuenow', '111');
     await userEvent.keyboard('/');
-    await userEvent.type(screen.getByLabelText('Label, kind or name'), 't.2');
+    await userEvent.type(screen.getByLabelText('A tree, a job, a word, a note'), 't.2');
     expect(handle).toHaveAttribute('aria-valuenow', '111');
     await userEvent.keyboard('{Escape}');
-    await waitFor(() => expect(screen.queryByLabelText('Label, kind or name')).toBeNull());
+    await waitFor(() => expect(screen.queryByLabelText('A tree, a job, a word, a note')).toBeNull());
     await userEvent.keyboard('?');
-    expect(await screen.findByRole('dialog', { name: /Keys/ })).toBeInTheDocument();
+    expect(await screen.findByRole('dialog', { name: /Help/ })).toBeInTheDocument();
     await userEvent.keyboard('{Escape}');
     await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
     await userEvent.keyboard('2');
@@ -252,7 +252,7 @@ describe('a line of the journal', () => {
       'Not as meant (Thin the fruit), took spurs',
     );
     expect(say({ kind: 'seen', agent: 'aphids', count: 12 })).toBe('Seen: aphids, 12');
-    expect(say({ kind: 'frost-night', tmin_c: -3 })).toBe('Frost night, -3 °C');
+    expect(say({ kind: 'frost-night', tmin_c: -3 })).toBe('Frost night, 26.6 °F');
     expect(say({ kind: 'treatment', treatment: 'none', note: 'ladybirds came' })).toBe(
       'Treatment: none, ladybirds came',
     );

@@ -121,6 +121,7 @@ export const plan = (more: Partial<Plan> = {}): Plan => ({
   day_hours: 10.6,
   reach_m: 2.1,
   reach_known: true,
+  reach_says: 'Your fingertips reach 2.1 m; fruit is held a hand and a fruit lower, to 1.8 m.',
   hours_a_week: 6,
   frost: [{ day: '2026-12-01', risk: 0.7 }],
   bands: [{ name: 'Dormancy', from: '2026-11-01', to: '2027-03-20' }],

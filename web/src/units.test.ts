@@ -1,5 +1,5 @@
 import { addDays, between, isDay, monthStarts } from './shared/day';
-import { read, say, show } from './shared/units';
+import { read, say, show, readTemp, showTemp } from './shared/units';
 import { readPoints, writePoints } from './setup/PlotForm';
 import { angleOf, arc, inYear, shareOfYear } from './drawing/time';
 import { lanes } from './year/Year';
@@ -82,5 +82,17 @@ describe('crowns', () => {
     expect(got).toHaveLength(2);
     expect(got[1]?.x).toBeCloseTo(4.2);
     expect(got[1]?.spread_m).toBeCloseTo(1.4);
+  });
+});
+
+describe('temperatures', () => {
+  it('go in and out by the person’s thermometer', () => {
+    expect(readTemp('28,4', 'us')).toBe(-2);
+    expect(readTemp('-2', 'metric')).toBe(-2);
+    expect(readTemp('−2', 'metric')).toBe(-2);
+    expect(readTemp('', 'us')).toBeUndefined();
+    expect(showTemp(-2, 'us')).toBe('28.4');
+    expect(showTemp(-2, 'metric')).toBe('−2');
+    expect(readTemp(showTemp(-7.5, 'us'), 'us')).toBe(-7.5);
   });
 });

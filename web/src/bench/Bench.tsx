@@ -6,6 +6,7 @@ import { useKeys } from '../shared/keys';
 import { useWidth } from '../shared/measure';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
+import { isClash } from '../shared/api';
 import { Trouble, Warnings } from '../shared/Trouble';
 import { say, tall } from '../shared/units';
 import { StakeLabel } from '../drawing/StakeLabel';
@@ -28,6 +29,7 @@ import { useAfter, useDecide, useSlip, type Asking, type Season, type Step } fro
 import { Compare } from './slip/Compare';
 import { Held } from './slip/Held';
 import { SlipPanel, type Look } from './slip/SlipPanel';
+import { Why } from './slip/Why';
 import { useBench, useCarry, useEdits, useSketch, useUndoMap, type Bench as BenchData, type Edit } from './queries';
 
 /** What stands beside the tree. */
@@ -142,8 +144,8 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
 
   const { mutate: writeEdits } = edits;
   const edit = useCallback(
-    (list: Edit[]) => {
-      writeEdits({ based_on: revision, edits: list });
+    (list: Edit[], written?: () => void) => {
+      writeEdits({ based_on: revision, edits: list }, { onSuccess: () => written?.() });
     },
     [writeEdits, revision],
   );
@@ -286,7 +288,16 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
             </div>
           )}
         </header>
-        <Trouble error={trouble} holds={trouble ? 'The map is as it was before.' : ''} />
+        <Trouble
+          error={trouble}
+          holds={
+            isClash(trouble)
+              ? 'The newer map is shown now; what you typed is kept, to write it again.'
+              : trouble
+                ? 'The map is as it was before.'
+                : ''
+          }
+        />
         <Trouble error={unseen} holds={unseen ? 'The tree is shown as it stands now.' : ''} />
         {bench.mapped ? (
           <>
@@ -328,6 +339,7 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
                     predicted || tab !== 'map' ? undefined : (on, cm) => edit([{ op: 'move', id: on, attach_cm: cm }])
                   }
                 />
+                {tab === 'slip' && !predicted && chosen !== '' && <Why asking={slipOf} limb={chosen} onLimb={choose} />}
                 <WoodKey season={bench.facts.map_season} />
                 {predicted ? (
                   <p className="sm" role="status">
@@ -433,7 +445,6 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
             asking={slipOf}
             limbs={bench.limbs}
             code={bench.tree.code}
-            chosenLimb={chosen}
             look={look}
             onLook={setLook}
             step={step}

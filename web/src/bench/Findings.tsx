@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Told } from '../help/Told';
 import { Trouble } from '../shared/Trouble';
 import { count } from '../shared/units';
 import { useWays, type Finding } from './queries';
@@ -55,7 +56,9 @@ export function Findings({ findings, chosen, onChoose, asking }: Props) {
               </button>
               {open && (
                 <div className="more">
-                  <p>{f.why}</p>
+                  <p>
+                    <Told>{f.why}</Told>
+                  </p>
                   <p className="q">
                     Where: {f.where}.
                     {f.estimated ? ' It rests on estimated numbers: measure this limb to be sure.' : ''} After{' '}

@@ -12,7 +12,7 @@ interface Props {
   revision: number;
   selected: string;
   busy: boolean;
-  onEdit: (edits: Edit[]) => void;
+  onEdit: (edits: Edit[], written: () => void) => void;
 }
 
 const names: Record<string, string> = {
@@ -31,6 +31,7 @@ const names: Record<string, string> = {
   sprout: 'water sprout',
   sucker: 'sucker',
   tip: 'end',
+  gone: 'take it off',
 };
 
 /** A limb in one line, typed or spoken to the phone's keyboard; what cannot be read is shown at its word. */
@@ -43,8 +44,7 @@ export function QuickLine({ which, revision, selected, busy, onEdit }: Props) {
   const ready = !!said && said.edits.length > 0 && said.faults.length === 0;
   const write = () => {
     if (!ready) return;
-    onEdit(said.edits as Edit[]);
-    setLine('');
+    onEdit(said.edits as Edit[], () => setLine('')); // what could not be written stays typed
   };
   const example =
     units === 'metric'
@@ -74,7 +74,8 @@ export function QuickLine({ which, revision, selected, busy, onEdit }: Props) {
         ) : (
           <span className="q">
             Say it in any order, as: {selected ? `28 thick (on ${selected}), or: ` : ''}
-            {example}; or: eight shoots on the outer half of S1, 60 cm, this year.
+            {example}; or: the north limb is {units === 'metric' ? '90 cm' : '36 in'}; remove S2.3; eight shoots on the
+            outer half of S1, {units === 'metric' ? '60 cm' : '24 in'}, this year.
           </span>
         )}
       </div>
@@ -126,5 +127,5 @@ function valueOf(r: Quick['reads'][number], units: 'metric' | 'us'): string {
   if (r.field.endsWith('_deg')) return `${String(r.value)}°`;
   if (r.field.endsWith('_cm')) return say(r.value, 'cm', units);
   if (r.field.endsWith('_mm')) return say(r.value, 'mm', units);
-  return r.field === 'sprout' || r.field === 'sucker' ? 'yes' : String(Math.round(r.value * 100) / 100);
+  return ['sprout', 'sucker', 'gone'].includes(r.field) ? 'yes' : String(Math.round(r.value * 100) / 100);
 }

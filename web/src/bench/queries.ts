@@ -1,7 +1,7 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, need, type Schemas } from '../shared/api';
+import { api, isClash, need, type Schemas } from '../shared/api';
 import type { Day } from '../shared/day';
-import { mapped } from '../shared/stale';
+import { mapped, wrote } from '../shared/stale';
 
 export type Bench = Schemas['BenchBody'];
 export type Finding = Schemas['FindingBody'];
@@ -43,6 +43,8 @@ function useMapWrite<In>(w: Which, write: (input: In) => Promise<Bench>) {
     onSuccess: (bench) => {
       void mapped(client, w.slug, w.id, [key(w), bench]);
     },
+    // somebody was quicker: their map is shown, and the write is not over before it is
+    onError: (error) => (isClash(error) ? wrote(client) : undefined),
   });
 }
 

@@ -42,6 +42,14 @@ export function FeatureShape({ f, X, Y, s }: Props) {
           <path d={line} stroke="var(--quiet)" strokeWidth={0.8} fill="none" />
         </g>
       );
+    case 'power-line':
+      return (
+        <g>
+          <title>power line</title>
+          <path d={line} stroke="var(--autumn)" strokeWidth={1.6} strokeDasharray="10 4 2 4" fill="none" />
+          {name(X(middle.x), Y(middle.y) - 6)}
+        </g>
+      );
     case 'fence':
       return (
         <g aria-hidden="true">

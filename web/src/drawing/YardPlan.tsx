@@ -49,8 +49,8 @@ export function extentOf(orchard: Orchard, trees: { x: number; y: number; spread
   return {
     x0: Math.floor(Math.min(...xs, 0)),
     y0: Math.floor(Math.min(...ys, 0)),
-    x1: Math.ceil(Math.max(...xs, 6)),
-    y1: Math.ceil(Math.max(...ys, 4)),
+    x1: Math.ceil(Math.max(...xs, 12)), // the frame of an empty plot: it grows, and never closes in on the trees
+    y1: Math.ceil(Math.max(...ys, 8)),
   };
 }
 

@@ -1,13 +1,16 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
-import { useNavigate } from 'react-router';
-import { api, need, type Orchard, type Site } from '../shared/api';
-import { useMeta } from '../shared/queries';
+import { useRef, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { api, need, type Orchard } from '../shared/api';
+import { useMeta, useOrchards } from '../shared/queries';
 import { Trouble } from '../shared/Trouble';
-import { PlaceForm } from '../setup/PlaceForm';
 import { wrote } from '../shared/stale';
+import { read, say, type Units } from '../shared/units';
+import { blankDraft, useDraftedPlace, type Draft } from '../place/draft';
+import { PlacePicker } from '../place/PlacePicker';
+import { guessedPlot, PlotSides } from '../place/PlotSides';
 
 const blank: Orchard = {
   id: '',
@@ -20,28 +23,48 @@ const blank: Orchard = {
   plot: { outline: [], features: [], north_deg: 0, row_distance_m: 0 },
 };
 
-/** The first run: the demo, or place, reach and school, each skippable with a named guess. */
+const steps = ['Place', 'Reach', 'School', 'First tree'] as const;
+
+/** Fingertips taken where nobody measured, cm; the program says so wherever it counts. */
+const guessedFingertips = 200;
+
+/** The first run: place and plot, reach, school, first tree. What is skipped is guessed, and says so; what was typed counts. */
 export default function FirstRun() {
   const meta = useMeta();
+  const orchards = useOrchards();
   const client = useQueryClient();
   const go = useNavigate();
+  const [at, setAt] = useState(0);
   const [name, setName] = useState('');
-  const [place, setPlace] = useState<{ site: Site; from: string } | null>(null);
+  const [draft, setDraft] = useState<Draft>(blankDraft);
+  const [plot, setPlot] = useState(guessedPlot);
   const [reach, setReach] = useState('');
   const [school, setSchool] = useState('steady');
-  const [units, setUnits] = useState<Orchard['units']>(navigator.language === 'en-US' ? 'us' : 'metric');
-  const cm = Number(reach) * (units === 'us' ? 2.54 : 1);
+  const [units, setUnits] = useState<Units>(navigator.language === 'en-US' ? 'us' : 'metric');
+  const [unsaid, setUnsaid] = useState('');
+  const heading = useRef<HTMLHeadingElement>(null);
+  const called = name.trim() || 'My orchard';
+  const place = useDraftedPlace(draft, called, units);
+  const lies = draft.text.trim() !== '' && !place.at;
+
+  const step = (n: number) => {
+    setUnsaid('');
+    setAt(n);
+    requestAnimationFrame(() => heading.current?.focus());
+  };
   const make = useMutation({
     mutationFn: async () => {
       const body: Orchard = {
         ...blank,
-        name: name.trim() || 'My orchard',
+        name: called,
         units,
         school: { ...blank.school, preset: school },
+        plot: { ...blank.plot, ...plot },
       };
-      if (place) Object.assign(body, { site: place.site, site_from: place.from });
+      const shaped = place.place.data;
+      if (place.at && shaped) Object.assign(body, { site: shaped.site, site_from: place.near?.site.name ?? '' });
       const res = await need(api.POST('/api/orchards', { body }));
-      const slug = res.orchard.slug;
+      const { slug } = res.orchard;
       await need(
         api.POST('/api/orchards/{slug}/people', {
           params: { path: { slug } },
@@ -49,7 +72,7 @@ export default function FirstRun() {
             id: '',
             version: 0,
             name: 'Me',
-            fingertip_cm: Number.isFinite(cm) ? cm : 0,
+            fingertip_cm: read(reach, 'cm', units) ?? 0,
             ceiling_cm: 0,
             hand_span_cm: 0,
             hours_a_week: [0, 0, 0, 0, 0, 0, 0],
@@ -61,7 +84,7 @@ export default function FirstRun() {
     },
     onSuccess: async (slug) => {
       await wrote(client);
-      void go(`/${slug}/yard`);
+      void go(place.at ? `/${slug}/yard?plant=first` : `/${slug}/yard`);
     },
   });
   const demo = useMutation({
@@ -71,83 +94,155 @@ export default function FirstRun() {
       if (all[0]) void go(`/${all[0].slug}/yard`);
     },
   });
+  /** What was typed of a place counts: a name that nobody knows is not passed over. */
+  const finish = () => {
+    if (lies) {
+      setAt(0);
+      setUnsaid('Say which town is meant, or give latitude and longitude; or empty the field, to say it later.');
+      return;
+    }
+    if (place.at && !place.place.data) {
+      setAt(0);
+      setUnsaid('The place is being worked out. Press again in a moment.');
+      return;
+    }
+    make.mutate();
+  };
+
   return (
-    <div className="page" style={{ maxWidth: 720, margin: '0 auto' }}>
-      <h1>Vertumna</h1>
-      <p>
-        Keep every fruit within reach: what to do this week for each tree, why, until when, and what must wait. Start
-        with your own ground, or look round the demo first.
-      </p>
-      <div className="acts">
-        <Button variant="outlined" onClick={() => demo.mutate()} disabled={demo.isPending}>
+    <div className="app firstrun">
+      <header className="header">
+        <span className="wordmark">
+          <span>Vertumna</span>
+        </span>
+        <nav className="steps" aria-label="Steps">
+          {steps.map((s, i) => (
+            <button key={s} type="button" aria-current={i === at ? 'step' : undefined} onClick={() => step(i)}>
+              <small aria-hidden="true">{i + 1}</small> {s}
+            </button>
+          ))}
+        </nav>
+        <span className="spacer" />
+        {orchards.data?.[0] ? (
+          <Link className="plain hide" to={`/${orchards.data[0].slug}/yard`}>
+            Back to {orchards.data[0].name}
+          </Link>
+        ) : null}
+        <Button size="small" variant="outlined" onClick={() => demo.mutate()} disabled={demo.isPending}>
           Open the demo
         </Button>
-      </div>
-      <Trouble error={demo.error} />
-      <section className="sheetbox" style={{ marginTop: 16 }} aria-label="Name">
-        <h2>1. A name</h2>
-        <div className="form">
-          <TextField
-            label="Name of the orchard"
-            value={name}
-            onChange={(e) => setName(e.target.value)}
-            helperText="left empty: My orchard"
-          />
-          <div role="radiogroup" aria-label="Units" style={{ display: 'flex', gap: 16 }}>
-            {(['metric', 'us'] as const).map((u) => (
-              <label key={u}>
-                <input type="radio" name="units" checked={units === u} onChange={() => setUnits(u)} />{' '}
-                {u === 'metric' ? 'metric' : 'feet and inches'}
-              </label>
-            ))}
+      </header>
+      <div />
+      <main>
+        <Trouble error={demo.error} />
+        <div className="page">
+          <h1 ref={heading} tabIndex={-1}>
+            {['Your place', 'Your reach', 'Your school', 'Your first tree'][at]}
+          </h1>
+          <p className="q">
+            {at === 0
+              ? 'Keep every fruit within reach: what to do this week for each tree, why, until when, and what must wait. Four short steps; what you skip is guessed, and says so.'
+              : `Of ${called}. What you skip is guessed, and says so.`}
+          </p>
+          {unsaid && (
+            <p className="trouble" role="alert">
+              {unsaid}
+            </p>
+          )}
+          {at === 0 && (
+            <div className="placeandplot">
+              <section aria-label="Place">
+                <div className="pair">
+                  <TextField
+                    label="Name of the orchard"
+                    value={name}
+                    onChange={(e) => setName(e.target.value)}
+                    helperText="left empty: My orchard"
+                  />
+                  <div role="radiogroup" aria-label="Units" className="unitspick">
+                    {(['metric', 'us'] as const).map((u) => (
+                      <label key={u}>
+                        <input type="radio" name="units" checked={units === u} onChange={() => setUnits(u)} />{' '}
+                        {u === 'metric' ? 'metres, °C' : 'feet and inches, °F'}
+                      </label>
+                    ))}
+                  </div>
+                </div>
+                <PlacePicker draft={draft} onDraft={setDraft} name={called} units={units} />
+              </section>
+              <section className="sheetbox" aria-label="Plot">
+                <h2>Your plot</h2>
+                <PlotSides plot={plot} units={units} onPlot={setPlot} />
+                <p className="sm q">Walls, hedges, paths and shade come later, on the plan itself.</p>
+              </section>
+            </div>
+          )}
+          {at === 1 && (
+            <section aria-label="Reach" className="narrow">
+              <TextField
+                label={`Fingertip height, ${units === 'us' ? 'in' : 'cm'}`}
+                value={reach}
+                onChange={(e) => setReach(e.target.value)}
+                helperText={`arm raised, flat on your feet; left empty: ${say(guessedFingertips, 'cm', units)} is taken and marked as a guess`}
+                slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+              />
+              <p>
+                Every tree is held so low that you pick it from the ground. The reach line lies a hand and a fruit below
+                your fingertips; your school may move it.
+              </p>
+            </section>
+          )}
+          {at === 2 && (
+            <section aria-label="School" className="narrow">
+              <p>
+                Good growers differ on when and how hard to cut. Take one school; any tree may depart from it later.
+              </p>
+              <div role="radiogroup" aria-label="School">
+                {(meta.data?.presets ?? []).map((p) => (
+                  <label key={p.slug} className="schoolpick">
+                    <input type="radio" name="school" checked={school === p.slug} onChange={() => setSchool(p.slug)} />
+                    <span>
+                      <b>{p.name}</b> <span className="q">{p.sentence}</span>
+                    </span>
+                  </label>
+                ))}
+              </div>
+            </section>
+          )}
+          {at === 3 && (
+            <section aria-label="First tree" className="narrow">
+              <p>
+                The plan opens with your plot to scale. Press where the first tree stands, say its kind and, if you know
+                them, its age and height. Its year and what to do about it stand beside it at once.
+              </p>
+              {!place.at && (
+                <p className="trouble">
+                  No place was said. Windows follow the sun and the weather of a place: without one there is a plan of
+                  the plot, and no docket.
+                </p>
+              )}
+            </section>
+          )}
+          <Trouble error={make.error} holds="Nothing was made; what you typed stays here." />
+          <div className="acts">
+            {at < steps.length - 1 && (
+              <Button variant="contained" size="large" onClick={() => step(at + 1)}>
+                Next: {['your reach', 'your school', 'your first tree'][at]}
+              </Button>
+            )}
+            <Button
+              variant={at < steps.length - 1 ? 'outlined' : 'contained'}
+              size="large"
+              onClick={finish}
+              disabled={make.isPending}
+            >
+              Make the orchard
+            </Button>
+            {at > 0 && <Button onClick={() => step(at - 1)}>Back</Button>}
           </div>
         </div>
-      </section>
-      <section className="sheetbox" aria-label="Place">
-        <h2>2. The place</h2>
-        <p className="sm q">
-          {place
-            ? `Taken: ${place.from}. Change it by taking another.`
-            : 'Everything follows the sun and the weather here. Without it there are no windows; it can be said later.'}
-        </p>
-        <PlaceForm
-          key={units}
-          name={name.trim() || 'My orchard'}
-          units={units as 'metric' | 'us'}
-          act={place ? 'Take this place instead' : 'Take this place'}
-          onSite={(site, from) => setPlace({ site, from })}
-        />
-      </section>
-      <section className="sheetbox" aria-label="Reach">
-        <h2>3. Your reach</h2>
-        <TextField
-          sx={{ mt: 1 }}
-          label={`Fingertip height, ${units === 'us' ? 'in' : 'cm'}`}
-          value={reach}
-          onChange={(e) => setReach(e.target.value)}
-          helperText="arm raised, flat on your feet; left empty: 200 cm is taken and marked as a guess"
-          slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-        />
-      </section>
-      <section className="sheetbox" aria-label="School">
-        <h2>4. Your school</h2>
-        <div role="radiogroup" aria-label="School">
-          {(meta.data?.presets ?? []).map((p) => (
-            <label key={p.slug} style={{ display: 'flex', gap: 10, alignItems: 'baseline', padding: '6px 0' }}>
-              <input type="radio" name="school" checked={school === p.slug} onChange={() => setSchool(p.slug)} />
-              <span>
-                <b>{p.name}</b> <span className="q">{p.sentence}</span>
-              </span>
-            </label>
-          ))}
-        </div>
-      </section>
-      <Trouble error={make.error} holds="Nothing was made; what you typed stays here." />
-      <div className="acts">
-        <Button variant="contained" size="large" onClick={() => make.mutate()} disabled={make.isPending}>
-          Make the orchard
-        </Button>
-      </div>
+      </main>
+      <div />
     </div>
   );
 }

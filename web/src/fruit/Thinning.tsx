@@ -1,8 +1,10 @@
 import { useMemo, useState } from 'react';
-import { Link, useParams, useSearchParams } from 'react-router';
+import Button from '@mui/material/Button';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { FruitLimb as FruitLimbDrawing } from '../drawing/FruitLimb';
 import { SizeCurve } from '../drawing/SizeCurve';
 import { StakeLabel } from '../drawing/StakeLabel';
+import { Refused } from '../shared/api';
 import { short } from '../shared/day';
 import { useWidth } from '../shared/measure';
 import { useOfferUndo } from '../shared/undo';
@@ -10,6 +12,7 @@ import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
 import { say } from '../shared/units';
+import { LogPanel } from '../yard/LogPanel';
 import { CountSet } from './CountSet';
 import { CropYears } from './CropYears';
 import { LimbsList } from './LimbsList';
@@ -32,6 +35,8 @@ function TreeFruit({ id }: { id: string }) {
   const { orchard } = useHere();
   const { settled } = useShown();
   const fruit = useFruit(orchard.slug, id, settled);
+  if (fruit.error instanceof Refused && fruit.error.fields.some((f) => f.field === 'scaffolds') && !fruit.data)
+    return <Unmeasured id={id} />;
   if (fruit.error && !fruit.data)
     return (
       <div className="page">
@@ -41,6 +46,41 @@ function TreeFruit({ id }: { id: string }) {
     );
   if (!fruit.data) return <p className="page q">Reading the tree’s fruit.</p>;
   return <Laid fruit={fruit.data} />;
+}
+
+/** A tree of which nothing was measured: what would tell its fruit, and the log of what was picked, which needs nothing. */
+function Unmeasured({ id }: { id: string }) {
+  const { orchard, plan } = useHere();
+  const go = useNavigate();
+  const tree = plan?.trees.find((t) => t.id === id);
+  return (
+    <div className="page narrowpage">
+      <header className="fruit-head">
+        <StakeLabel code={tree?.code ?? ''} />
+        <h1>
+          {tree?.kind_name} {tree?.name ? `‘${tree.name}’` : ''}
+        </h1>
+      </header>
+      <p>
+        What it should carry is reckoned from its limbs, or from the girth of its trunk. Nothing of it was measured yet;
+        what is picked can be logged all the same.
+      </p>
+      <div className="acts">
+        <Button variant="outlined" component={Link} to={`/${orchard.slug}/trees/${encodeURIComponent(id)}`}>
+          Sketch it from a few numbers
+        </Button>
+        <Button component={Link} to={`/${orchard.slug}/yard?tree=${encodeURIComponent(id)}`}>
+          Give the girth of its trunk
+        </Button>
+      </div>
+      <LogPanel
+        task={{ id: '', kind: 'harvest', title: 'Weight and number', cut: false }}
+        treeId={id}
+        treeCode={tree?.code ?? ''}
+        onDone={() => void go(`/${orchard.slug}/yard?tree=${encodeURIComponent(id)}`)}
+      />
+    </div>
+  );
 }
 
 type Below = 'sets' | 'count' | 'frost' | 'harvest' | 'years';

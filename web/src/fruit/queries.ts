@@ -12,7 +12,7 @@ export type Tally = Schemas['Tally'];
 export type Tap = Schemas['Tap'];
 export type Crop = Schemas['CropBody'];
 export type TreeCrop = Schemas['TreeCrop'];
-export type ClosePass = Schemas['PassInputBody'];
+export type ClosePass = Schemas['Pass'];
 
 export function useFruit(slug: string, id: string, day: Day, enabled = true) {
   return useQuery({

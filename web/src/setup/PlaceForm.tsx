@@ -3,6 +3,8 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, faultOf, need, Refused, type Schemas, type Site } from '../shared/api';
+import { readDegrees } from '../place/coordinates';
+import { clockOffset } from '../place/draft';
 import { Trouble, Warnings } from '../shared/Trouble';
 import { read, show, unitOf, type Units } from '../shared/units';
 
@@ -26,12 +28,6 @@ const rows = [
   { key: 'sun_frac', label: 'Share of sun', unit: '0-1' },
 ] as const;
 
-function clockOffset(): number {
-  const january = new Date(new Date().getFullYear(), 0, 1).getTimezoneOffset();
-  const july = new Date(new Date().getFullYear(), 6, 1).getTimezoneOffset();
-  return -Math.max(january, july);
-}
-
 /** The place: coordinates, the nearest shipped climate, shifted for height and known frosts, or one's own numbers. */
 export function PlaceForm({ name, site, units, onSite, act }: Props) {
   const [lat, setLat] = useState(site ? String(site.lat) : '');
@@ -42,9 +38,9 @@ export function PlaceForm({ name, site, units, onSite, act }: Props) {
   const [csv, setCSV] = useState('');
   const [chosen, setChosen] = useState('');
   const [own, setOwn] = useState<Site | null>(null);
-  const latN = Number(lat);
-  const lonN = Number(lon);
-  const placed = lat.trim() !== '' && lon.trim() !== '' && Number.isFinite(latN) && Number.isFinite(lonN);
+  const [latN, lonN] = [readDegrees(lat) ?? NaN, readDegrees(lon) ?? NaN];
+  const placed = Number.isFinite(latN) && Number.isFinite(lonN);
+  const unread = (text: string, n: number) => text.trim() !== '' && !Number.isFinite(n);
   const near = useQuery({
     queryKey: ['climates', latN, lonN],
     queryFn: () => need(api.GET('/api/climates', { params: { query: { lat: latN, lon: lonN } } })),
@@ -98,11 +94,13 @@ export function PlaceForm({ name, site, units, onSite, act }: Props) {
           label="Latitude, north +"
           value={lat}
           onChange={(e) => setLat(e.target.value)}
-          error={!!bad('lat')}
+          error={!!bad('lat') || unread(lat, latN)}
           helperText={
-            bad('lat')
-              ? `${bad('lat')?.given ?? ''} given, ${bad('lat')?.expected ?? ''} expected`
-              : 'south of the equator: minus'
+            unread(lat, latN)
+              ? 'degrees expected, as 47.1, 47,1 or 47°6′ N'
+              : bad('lat')
+                ? `${bad('lat')?.given ?? ''} given, ${bad('lat')?.expected ?? ''} expected`
+                : 'south of the equator: minus'
           }
           slotProps={{ htmlInput: { inputMode: 'decimal' } }}
         />
@@ -110,8 +108,12 @@ export function PlaceForm({ name, site, units, onSite, act }: Props) {
           label="Longitude, east +"
           value={lon}
           onChange={(e) => setLon(e.target.value)}
-          error={!!bad('lon')}
-          helperText={bad('lon')?.expected ?? 'west of Greenwich: minus'}
+          error={!!bad('lon') || unread(lon, lonN)}
+          helperText={
+            unread(lon, lonN)
+              ? 'degrees expected, as 8.5, 8,5 or 8°30′ E'
+              : (bad('lon')?.expected ?? 'west of Greenwich: minus')
+          }
           slotProps={{ htmlInput: { inputMode: 'decimal' } }}
         />
       </div>

@@ -4,8 +4,9 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { Feature, Orchard } from '../shared/api';
 import { read, show, unitOf, type Units } from '../shared/units';
+import { PlotDraw } from './PlotDraw';
 
-const kinds = ['wall', 'fence', 'hedge', 'path', 'bed', 'shade-tree', 'shed', 'water'] as const;
+export const kinds = ['wall', 'fence', 'hedge', 'path', 'bed', 'shade-tree', 'shed', 'water', 'power-line'] as const;
 
 interface Props {
   orchard: Orchard;
@@ -41,7 +42,9 @@ export function PlotForm({ orchard, units, onChange }: Props) {
   const m = unitOf('m', units);
   return (
     <div className="form">
+      <PlotDraw orchard={orchard} units={units} onChange={onChange} />
       <PointsField
+        key={writePoints(plot.outline, units)}
         label={`Corners of the plot, ${m} east and north of its south-west corner`}
         points={plot.outline}
         units={units}
@@ -80,6 +83,7 @@ export function PlotForm({ orchard, units, onChange }: Props) {
             <TextField label="Name" value={f.name ?? ''} onChange={(e) => feature(i, { name: e.target.value })} />
           </div>
           <PointsField
+            key={writePoints(f.points, units)}
             label="From, by, to"
             points={f.points}
             units={units}

@@ -1,7 +1,8 @@
 import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useEffect, useState } from 'react';
+import { useLocation, useNavigate } from 'react-router';
 import { api, need, Refused, type Orchard } from '../shared/api';
 import { light, setLight, type Light } from '../shared/dusk';
 import { setSingleKeys, singleKeys } from '../shared/keys';
@@ -21,10 +22,26 @@ function same(a: Orchard, b: Orchard): boolean {
   return JSON.stringify({ ...a, revision: 0 }) === JSON.stringify({ ...b, revision: 0 });
 }
 
+/** What was typed and not saved, by orchard: it is kept while the page is open. */
+const unsaved = new Map<string, Orchard>();
+
+const parts = ['Place', 'School', 'Household', 'Plot', 'People', 'Calendar', 'Data', 'Screen'] as const;
+
+/** Brings the part that an address names into sight. */
+function useNamedPart() {
+  const { hash } = useLocation();
+  useEffect(() => {
+    const part = parts.find((p) => `#${p.toLowerCase()}` === hash);
+    if (part) document.querySelector(`section[aria-label="${part}"]`)?.scrollIntoView();
+  }, [hash]);
+}
+
 /** Place, people, school, units, plot, calendar and data of an orchard. */
 export default function Setup() {
   const { orchard, meta, units, siteDefaults } = useHere();
-  const [draft, setDraft] = useState(orchard);
+  useNamedPart();
+  const [draft, setDraft] = useState(() => unsaved.get(orchard.slug) ?? orchard);
+  const [kept] = useState(() => unsaved.has(orchard.slug));
   const [seen, setSeen] = useState(orchard);
   if (seen !== orchard) {
     // a newer document has come: an untouched draft follows it, a touched one stays on its version and may clash
@@ -35,6 +52,10 @@ export default function Setup() {
   const people = usePeople(orchard.slug);
   const [adding, setAdding] = useState(false);
   const changed = !same(draft, orchard);
+  useEffect(() => {
+    if (changed) unsaved.set(orchard.slug, draft);
+    else unsaved.delete(orchard.slug);
+  }, [changed, draft, orchard.slug]);
   const write = (o: Orchard) =>
     save.mutate(o, {
       onSuccess: (r) => {
@@ -46,6 +67,20 @@ export default function Setup() {
   return (
     <div className="page" style={{ maxWidth: 860 }}>
       <h1>Set up</h1>
+      <nav aria-label="Parts of Settings" className="chips">
+        {parts.map((p) => (
+          <a key={p} href={`#${p.toLowerCase()}`}>
+            {p}
+          </a>
+        ))}
+      </nav>
+      <p role="status" className="sm">
+        {save.isSuccess && !changed
+          ? 'Saved.'
+          : kept && changed
+            ? 'What you typed before is kept; it is not saved yet.'
+            : ''}
+      </p>
       <section className="sheetbox" aria-label="Place" style={{ marginTop: 12 }}>
         <h2>Place</h2>
         <p className="q sm">
@@ -180,27 +215,39 @@ function CalendarBox({ slug }: { slug: string }) {
     mutationFn: () => need(api.DELETE('/api/orchards/{slug}/calendar', { params: { path: { slug } } })),
     onSuccess: () => wrote(client),
   });
+  const [copied, setCopied] = useState(false);
+  const copy = async (text: string) => {
+    try {
+      await navigator.clipboard.writeText(text);
+      setCopied(true);
+    } catch {
+      setCopied(false); // the address stands there to be marked by hand
+    }
+  };
   return (
     <section className="sheetbox" aria-label="Calendar">
       <h2>Calendar</h2>
       <p className="sm q">
-        One event a window, with its reasons and an alarm five days before it closes. The address is secret: who has it
-        can read the plan.
+        One event a window, with its reasons and an alarm five days before it closes. Download it, and open it with any
+        calendar; or make an address that a calendar program on this machine reads again by itself. Only this machine
+        answers it: a phone takes the download.
       </p>
       {q.data?.address && (
         <p>
-          <code style={{ overflowWrap: 'anywhere' }}>{q.data.address}</code>
+          <code style={{ overflowWrap: 'anywhere' }}>{q.data.address}</code>{' '}
+          <button type="button" className="bordered" onClick={() => void copy(q.data.address)}>
+            {copied ? 'Copied' : 'Copy'}
+          </button>
+          <span className="sm q"> The address is secret: who has it can read the plan.</span>
         </p>
       )}
       <Trouble error={make.error ?? end.error ?? q.error} />
       <div className="acts">
-        <Button variant="outlined" onClick={() => make.mutate()}>
-          {q.data?.address ? 'A new address' : 'Make an address'}
-        </Button>
-        {q.data?.address && <Button onClick={() => end.mutate()}>Withdraw it</Button>}
-        <Button component="a" href={`/api/orchards/${slug}/calendar.ics`}>
+        <Button variant="outlined" component="a" href={`/api/orchards/${slug}/calendar.ics`}>
           Download the calendar
         </Button>
+        <Button onClick={() => make.mutate()}>{q.data?.address ? 'A new address' : 'Make an address'}</Button>
+        {q.data?.address && <Button onClick={() => end.mutate()}>Withdraw it</Button>}
       </div>
     </section>
   );
@@ -214,6 +261,17 @@ function DataBox({ orchard }: { orchard: Orchard }) {
     onSuccess: async (r) => {
       await wrote(client);
       if (r.slugs[0]) void go(`/${r.slugs[0]}/yard`);
+    },
+  });
+  const [removing, setRemoving] = useState(false);
+  const [typed, setTyped] = useState('');
+  const remove = useMutation({
+    mutationFn: () => need(api.DELETE('/api/orchards/{slug}', { params: { path: { slug: orchard.slug } } })),
+    onSuccess: async () => {
+      unsaved.delete(orchard.slug);
+      client.setQueryData<Orchard[]>(['orchards'], (all) => all?.filter((o) => o.slug !== orchard.slug));
+      await go('/');
+      await wrote(client);
     },
   });
   return (
@@ -241,7 +299,31 @@ function DataBox({ orchard }: { orchard: Orchard }) {
             }}
           />
         </Button>
+        <Button color="error" aria-expanded={removing} onClick={() => setRemoving(!removing)}>
+          Remove this orchard
+        </Button>
       </div>
+      {removing && (
+        <div role="group" aria-label="Remove this orchard" className="form">
+          <p>
+            Its trees, limb maps and journal go for good. Export it first: an archive brings all of it back. To remove
+            it, write its name.
+          </p>
+          <TextField label={`Write: ${orchard.name}`} value={typed} onChange={(e) => setTyped(e.target.value)} />
+          <Trouble error={remove.error} />
+          <div className="acts">
+            <Button
+              variant="outlined"
+              color="error"
+              disabled={typed.trim() !== orchard.name || remove.isPending}
+              onClick={() => remove.mutate()}
+            >
+              Remove {orchard.name}
+            </Button>
+            <Button onClick={() => setRemoving(false)}>Keep it</Button>
+          </div>
+        </div>
+      )}
     </section>
   );
 }

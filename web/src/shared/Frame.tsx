@@ -1,6 +1,3 @@
-import Dialog from '@mui/material/Dialog';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useMemo, useState, type ReactNode } from 'react';
@@ -10,9 +7,10 @@ import { useKeys } from './keys';
 import { useHere } from './orchard';
 import { useOrchards, useSaveOrchard } from './queries';
 import { SeasonRail } from './SeasonRail';
-import { useShown } from './shown';
+import { useHandle, useShown } from './shown';
 import { Trouble } from './Trouble';
-import { StakeLabel } from '../drawing/StakeLabel';
+import { Finder } from '../help/Finder';
+import { Help } from '../help/Help';
 
 const words = [
   { path: 'yard', name: 'Yard' },
@@ -27,7 +25,8 @@ const footName = (name: string) => (name === 'Thinning' ? 'Count' : name);
 /** The frame of every screen: header words, the rail, the foot words on a phone. */
 export function Frame({ children }: { children: ReactNode }) {
   const { orchard, plan, planError } = useHere();
-  const { day, today, setDay } = useShown();
+  const { today, setDay } = useShown();
+  const day = useHandle();
   const go = useNavigate();
   const [help, setHelp] = useState(false);
   const [find, setFind] = useState(false);
@@ -50,8 +49,11 @@ export function Frame({ children }: { children: ReactNode }) {
 
   return (
     <div className="app">
+      <a className="skip" href="#screen">
+        To the screen
+      </a>
       <header className="header">
-        <NavLink className="wordmark" to={link({ path: 'yard', name: '' })}>
+        <NavLink className="wordmark" aria-label="Vertumna: the yard" to={link({ path: 'yard', name: '' })}>
           <svg width={26} height={32} viewBox="0 0 26 32" aria-hidden="true">
             <path
               d="M11 31V14M11 22c0-5-7-4-7-10M11 17c0-6 8-5 8-13"
@@ -62,7 +64,7 @@ export function Frame({ children }: { children: ReactNode }) {
             />
             <path d="M1 10h24" stroke="var(--leaf)" strokeWidth={2.4} strokeDasharray="4 3" />
           </svg>
-          <span>Vertumna</span>
+          <span className="hide">Vertumna</span>
         </NavLink>
         <Switcher />
         <nav className="words" aria-label="Screens">
@@ -80,23 +82,29 @@ export function Frame({ children }: { children: ReactNode }) {
             {day !== today && <span className="q sm">back to today</span>}
           </button>
         )}
-        {day !== today && (
-          <button type="button" className="plain only-phone" onClick={() => setDay(today)}>
-            Today
-          </button>
-        )}
+        <button type="button" className="plain" onClick={() => setFind(true)} title="Find a tree, a job, a word (/)">
+          Find
+        </button>
+        <button type="button" className="plain" onClick={() => setHelp(true)} title="Help, words and keys (?)">
+          Help
+        </button>
         <UnitsButton />
         <NavLink className="plain" to={link({ path: 'setup', name: '' })}>
           Settings
         </NavLink>
       </header>
       {plan ? <SeasonRail plan={plan} /> : <div />}
-      <main>
+      <main id="screen" tabIndex={-1}>
         {plan && planError ? (
           <div style={{ padding: '8px 20px 0' }}>
             <Trouble error={planError} holds={`The screen shows the plan of ${plain(plan.day)}.`} />
           </div>
         ) : null}
+        {plan && plan.day !== day && !planError && (
+          <p className="late old" role="status">
+            The plan of {plain(plan.day)}; {plain(day)} is being worked out.
+          </p>
+        )}
         {children}
       </main>
       <nav className="foot" aria-label="Screens">
@@ -106,7 +114,7 @@ export function Frame({ children }: { children: ReactNode }) {
           </NavLink>
         ))}
       </nav>
-      <Keys open={help} onClose={() => setHelp(false)} />
+      <Help open={help} onClose={() => setHelp(false)} />
       <Finder open={find} onClose={() => setFind(false)} />
     </div>
   );
@@ -166,93 +174,5 @@ function Switcher() {
         <MenuItem onClick={() => open('/new')}>A new orchard</MenuItem>
       </Menu>
     </>
-  );
-}
-
-function Keys({ open, onClose }: { open: boolean; onClose: () => void }) {
-  const rows = [
-    ['1 2 3 4', 'Yard, Trees, Year, Thinning'],
-    ['t', 'back to today'],
-    [', .', 'a week back, a week on'],
-    ['arrows', 'on the rail: a day'],
-    ['Page keys', 'on the rail: a month'],
-    ['/', 'find a tree'],
-    ['[ ]', 'on the bench: walk round by 15 degrees'],
-    ['j k', 'on the bench: next and previous finding'],
-    ['b', 'on the bench: the bud strip of the limb in hand'],
-    ['u', 'on the bench: take back the last change'],
-    ['space', 'on the counting pad: left one'],
-    ['1 2 3', 'on the counting pad: took one, two, three'],
-    ['u j', 'on the counting pad: undo, next part'],
-    ['?', 'these keys'],
-  ];
-  return (
-    <Dialog open={open} onClose={onClose}>
-      <DialogTitle>Keys</DialogTitle>
-      <DialogContent>
-        <table className="list">
-          <tbody>
-            {rows.map(([k, what]) => (
-              <tr key={k}>
-                <th scope="row">{k}</th>
-                <td>{what}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        <p className="sm q" style={{ marginTop: 12 }}>
-          Settings turns single keys off.
-        </p>
-      </DialogContent>
-    </Dialog>
-  );
-}
-
-function Finder({ open, onClose }: { open: boolean; onClose: () => void }) {
-  const { orchard, plan } = useHere();
-  const go = useNavigate();
-  const [text, setText] = useState('');
-  const low = text.toLowerCase();
-  const found = (plan?.trees ?? [])
-    .filter((t) => `${t.code} ${t.kind_name} ${t.name ?? ''}`.toLowerCase().includes(low))
-    .slice(0, 8);
-  const open1 = (id: string) => {
-    onClose();
-    setText('');
-    void go(`/${orchard.slug}/yard?tree=${encodeURIComponent(id)}`);
-  };
-  return (
-    <Dialog open={open} onClose={onClose} fullWidth maxWidth="xs">
-      <DialogTitle>Find a tree</DialogTitle>
-      <DialogContent>
-        <input
-          // eslint-disable-next-line jsx-a11y/no-autofocus -- the person asked for this field with a key
-          autoFocus
-          aria-label="Label, kind or name"
-          value={text}
-          onChange={(e) => setText(e.target.value)}
-          onKeyDown={(e) => {
-            if (e.key === 'Enter' && found[0]) open1(found[0].id);
-          }}
-          style={{
-            width: '100%',
-            font: 'inherit',
-            padding: 8,
-            background: 'var(--sheet)',
-            color: 'inherit',
-            border: '1px solid var(--rule-strong)',
-            borderRadius: 4,
-          }}
-        />
-        {found.map((t) => (
-          <button key={t.id} type="button" className="item" onClick={() => open1(t.id)}>
-            <StakeLabel code={t.code} />
-            <span>
-              {t.kind_name} {t.name ?? ''}
-            </span>
-          </button>
-        ))}
-      </DialogContent>
-    </Dialog>
   );
 }

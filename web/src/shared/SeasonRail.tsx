@@ -1,8 +1,21 @@
 import { useCallback, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Plan } from './api';
-import { addDays, between, fromNumber, long, monthName, monthStarts, plain, short, toNumber, type Day } from './day';
+import {
+  addDays,
+  between,
+  fromNumber,
+  isDay,
+  long,
+  monthName,
+  monthStarts,
+  plain,
+  short,
+  toNumber,
+  withYear,
+  type Day,
+} from './day';
 import { useWidth } from './measure';
-import { useShown } from './shown';
+import { useHandle, useShown } from './shown';
 import { markOf } from '../drawing/marks';
 import { shareOfYear } from '../drawing/time';
 
@@ -19,9 +32,25 @@ const bandText: Record<string, string> = {
   Ripening: '--autumn-text',
 };
 
+/** The same day of another year. */
+const yearOn = (d: Day, n: number): Day => {
+  const to = `${String(Number(d.slice(0, 4)) + n)}${d.slice(4)}`;
+  return isDay(to) ? to : addDays(d, n * 365);
+};
+
+const steps = [
+  { mark: '«', says: 'A year back', to: (d: Day) => yearOn(d, -1) },
+  { mark: '‹‹', says: 'A week back', to: (d: Day) => addDays(d, -7) },
+  { mark: '‹', says: 'A day back', to: (d: Day) => addDays(d, -1) },
+  { mark: '›', says: 'A day on', to: (d: Day) => addDays(d, 1) },
+  { mark: '››', says: 'A week on', to: (d: Day) => addDays(d, 7) },
+  { mark: '»', says: 'A year on', to: (d: Day) => yearOn(d, 1) },
+] as const;
+
 /** The tree year as a place: drag the handle and every screen shows that day. */
 export function SeasonRail({ plan }: { plan: Plan }) {
-  const { day, setDay, today } = useShown();
+  const { setDay, today } = useShown();
+  const day = useHandle();
   const [ref, width] = useWidth<HTMLDivElement>(1040);
   const length = between(plan.from, plan.to) + 1;
   const x = (d: Day) => shareOfYear(d, plan.from, plan.to) * width;
@@ -65,6 +94,19 @@ export function SeasonRail({ plan }: { plan: Plan }) {
       <div className="where">
         <b>{plan.stage_says}</b>
         <span title={plan.next_says}>{plan.next_says}</span>
+      </div>
+      <div className="steps">
+        {steps.map((b) => (
+          <button key={b.says} type="button" className="plain" aria-label={b.says} onClick={() => setDay(b.to(day))}>
+            {b.mark}
+          </button>
+        ))}
+        <b>{withYear(day)}</b>
+        {day !== today && (
+          <button type="button" className="plain" onClick={() => setDay(today)}>
+            Today
+          </button>
+        )}
       </div>
       <div className="scale" ref={ref} onPointerDown={down} onPointerMove={move} data-testid="rail">
         <svg width={width} height={56} aria-hidden="true">

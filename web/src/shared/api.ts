@@ -35,6 +35,9 @@ export class Refused extends Error {
   }
 }
 
+/** Whether what was written rests on what has changed meanwhile. */
+export const isClash = (error: unknown): boolean => error instanceof Refused && error.problem.status === 409;
+
 /** No answer came: the network or the program is gone. */
 export class NoAnswer extends Error {
   constructor() {

@@ -42,6 +42,11 @@ export function plain(day: Day): string {
   return format(day, { day: 'numeric', month: 'long' });
 }
 
+/** 20 February 2027, in the person's locale. */
+export function withYear(day: Day): string {
+  return format(day, { day: 'numeric', month: 'long', year: 'numeric' });
+}
+
 export function monthName(day: Day): string {
   return format(day, { month: 'short' });
 }

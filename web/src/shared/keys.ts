@@ -49,3 +49,10 @@ export function usePadKeys(keys: Record<string, () => void>): void {
     return () => window.removeEventListener('keydown', press, true);
   }, [keys]);
 }
+
+/** After a refusal the first field it is about is in focus. */
+export function focusFault(form: HTMLElement | null): void {
+  requestAnimationFrame(() => {
+    form?.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
+  });
+}

@@ -797,6 +797,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/towns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Towns by the beginning of their name, the largest first */
+        get: operations["find-towns"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/healthz": {
         parameters: {
             query?: never;
@@ -1072,13 +1089,6 @@ export interface components {
             name: string;
             value: string;
         };
-        ChoiceInputBody: {
-            /** @enum {string} */
-            choice: "taken" | "left" | "moved" | "open";
-            cut?: components["schemas"]["CutAt"];
-            findings: components["schemas"]["Key"][];
-            who?: string;
-        };
         ChoiceMeta: {
             default: string;
             key: string;
@@ -1171,6 +1181,13 @@ export interface components {
             limb: string;
             /** Format: double */
             to_cm?: number;
+        };
+        Decision: {
+            /** @enum {string} */
+            choice: "taken" | "left" | "moved" | "open";
+            cut?: components["schemas"]["CutAt"];
+            findings: components["schemas"]["Key"][];
+            who?: string;
         };
         Doc: {
             /**
@@ -1322,7 +1339,7 @@ export interface components {
             /** @description x east, y north, z up, cm */
             tip?: number[];
         };
-        EditsRequestBody: {
+        Edits: {
             /**
              * Format: int64
              * @description the revision the edits were made on
@@ -1472,6 +1489,8 @@ export interface components {
             expected: string;
             field: string;
             given: string;
+            /** @description the same as a sentence for a person, where one was written */
+            says?: string;
         };
         FindingBody: {
             /** @description what a cut should do; absent: answered without a cut */
@@ -1871,7 +1890,7 @@ export interface components {
             steps: number[];
             title: string;
         };
-        HealthResponse: {
+        Health: {
             ok: boolean;
         };
         HeightBody: {
@@ -1885,13 +1904,6 @@ export interface components {
         };
         "Import-archiveResponse": {
             slugs: string[];
-        };
-        ImportRequestBody: {
-            /** Format: int64 */
-            based_on: number;
-            /** @enum {string} */
-            format: "json" | "csv";
-            text: string;
         };
         KeptTap: {
             at: string;
@@ -2138,20 +2150,6 @@ export interface components {
             use: number;
             warnings: string[];
         };
-        LogSlipInputBody: {
-            /**
-             * Format: int64
-             * @description the revision of the map the slip was made from
-             */
-            based_on: number;
-            cuts: components["schemas"]["MadeCut"][];
-            /** Format: double */
-            minutes?: number;
-            note?: string;
-            /** @description why it was done outside its window */
-            reason?: string;
-            who?: string;
-        };
         MadeCut: {
             cut: components["schemas"]["CutAt"];
             /**
@@ -2159,6 +2157,13 @@ export interface components {
              * @description of the wound, by caliper; 0: as the map has it
              */
             d_mm?: number;
+        };
+        MapFile: {
+            /** Format: int64 */
+            based_on: number;
+            /** @enum {string} */
+            format: "json" | "csv";
+            text: string;
         };
         Mark: {
             /**
@@ -2380,7 +2385,7 @@ export interface components {
             /** Format: int64 */
             readonly version: number;
         };
-        PassInputBody: {
+        Pass: {
             /** Format: date */
             day: string;
             /** @description of the entry, the phone's own */
@@ -2475,13 +2480,14 @@ export interface components {
              * @description how far the frost dates moved its temperatures
              */
             shift_c: number;
+            sight?: components["schemas"]["SightBody"];
             site: components["schemas"]["Site"];
             warnings: components["schemas"]["FieldError"][];
             /** Format: double */
             wet_dormancy: number;
             wetness: string;
         };
-        PlaceInputBody: {
+        PlaceFrom: {
             /** @description the climate to start from */
             base: components["schemas"]["Site"];
             /** @description twelve months with a line of names; laid over the climate */
@@ -2497,11 +2503,28 @@ export interface components {
             last_spring_frost?: string;
             /** Format: double */
             lat: number;
+            /**
+             * Format: double
+             * @description the whole year so many days later than in the climate
+             */
+            later_days?: number;
             /** Format: double */
             lon: number;
             name: string;
+            /** @description tell what a grower sees of the year there */
+            tell?: boolean;
+            /**
+             * @description in which it is told; absent: metric
+             * @enum {string}
+             */
+            units?: "metric" | "us";
             /** Format: int64 */
             utc_offset_min: number;
+            /**
+             * Format: double
+             * @description the whole year so many degrees warmer
+             */
+            warmer_c?: number;
         };
         PlacedFruit: {
             /** Format: double */
@@ -2535,6 +2558,8 @@ export interface components {
             reach_known: boolean;
             /** Format: double */
             reach_m: number;
+            /** @description what the reach line is made from */
+            reach_says: string;
             /** Format: int64 */
             season: number;
             /** @description what of the orchard cannot be read, and is left out */
@@ -2771,6 +2796,40 @@ export interface components {
             /** @description how the limb was clothed, year by year */
             years: components["schemas"]["LimbYear"][];
         };
+        SightBody: {
+            /** Format: date */
+            apples_from?: string;
+            /** Format: date */
+            apples_to?: string;
+            /** Format: date */
+            bud_swell?: string;
+            /** Format: date */
+            first_frost?: string;
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            last_frost?: string;
+            /** Format: date */
+            leaf_fall?: string;
+            /** Format: date */
+            peach_from?: string;
+            /** Format: date */
+            peach_to?: string;
+            /** @description one sentence, in parts */
+            says: components["schemas"]["SightPart"][];
+            /** Format: date */
+            summer_solstice: string;
+            /** Format: date */
+            to: string;
+            /** Format: date */
+            winter_solstice: string;
+            winters: string;
+        };
+        SightPart: {
+            /** @enum {string} */
+            of?: "apples" | "peach" | "frost";
+            text: string;
+        };
         Site: {
             /** Format: double */
             elev_m: number;
@@ -2805,6 +2864,14 @@ export interface components {
             /** Format: double */
             g: number;
         };
+        SketchFrom: {
+            /**
+             * Format: int64
+             * @description the revision in sight; 0 when there is none
+             */
+            based_on: number;
+            sketch: components["schemas"]["SketchInput"];
+        };
         SketchInput: {
             /** Format: int64 */
             age: number;
@@ -2832,14 +2899,6 @@ export interface components {
             trunk_mm: number;
             /** Format: int64 */
             year?: number;
-        };
-        SketchRequestBody: {
-            /**
-             * Format: int64
-             * @description the revision in sight; 0 when there is none
-             */
-            based_on: number;
-            sketch: components["schemas"]["SketchInput"];
         };
         SlipBody: {
             aim: string;
@@ -2924,6 +2983,20 @@ export interface components {
             reach_cm: number;
             /** @description what the forecast cannot know */
             weak: string;
+        };
+        SlipDone: {
+            /**
+             * Format: int64
+             * @description the revision of the map the slip was made from
+             */
+            based_on: number;
+            cuts: components["schemas"]["MadeCut"][];
+            /** Format: double */
+            minutes?: number;
+            note?: string;
+            /** @description why it was done outside its window */
+            reason?: string;
+            who?: string;
         };
         SlipFruitBody: {
             /**
@@ -3133,7 +3206,7 @@ export interface components {
             /** @description the tap it takes back */
             undoes?: string;
         };
-        TapsInputBody: {
+        Taps: {
             /** Format: int64 */
             season: number;
             taps: components["schemas"]["Tap"][];
@@ -3237,6 +3310,15 @@ export interface components {
              * @description 0: it goes whole
              */
             this_cm: number;
+        };
+        TownBody: {
+            /** @description ISO 3166, two letters */
+            country: string;
+            /** Format: double */
+            lat: number;
+            /** Format: double */
+            lon: number;
+            name: string;
         };
         Tree: {
             /**
@@ -3456,6 +3538,11 @@ export interface components {
             /** @description the spread drawn is an estimate */
             estimated: boolean;
             form: string;
+            /**
+             * @description its limb map told the height; else it was measured
+             * @enum {string}
+             */
+            height_by?: "map";
             /** Format: double */
             height_m: number;
             /** @description trees of one hole share this mark */
@@ -3551,6 +3638,8 @@ export interface components {
             kg: number;
         };
         WhyBody: {
+            /** @description the limb of the slip that it was weighed against */
+            against?: string;
             limb: string;
             on_slip: boolean;
             says: string[];
@@ -3740,6 +3829,8 @@ export interface operations {
             query: {
                 lat: number;
                 lon: number;
+                /** @description height above sea, m; absent: not known */
+                elev?: string;
             };
             header?: never;
             path?: never;
@@ -5708,7 +5799,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PassInputBody"];
+                "application/json": components["schemas"]["Pass"];
             };
         };
         responses: {
@@ -5771,7 +5862,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["TapsInputBody"];
+                "application/json": components["schemas"]["Taps"];
             };
         };
         responses: {
@@ -6033,7 +6124,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EditsRequestBody"];
+                "application/json": components["schemas"]["Edits"];
             };
         };
         responses: {
@@ -6099,7 +6190,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ImportRequestBody"];
+                "application/json": components["schemas"]["MapFile"];
             };
         };
         responses: {
@@ -6360,7 +6451,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SketchRequestBody"];
+                "application/json": components["schemas"]["SketchFrom"];
             };
         };
         responses: {
@@ -6492,7 +6583,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ChoiceInputBody"];
+                "application/json": components["schemas"]["Decision"];
             };
         };
         responses: {
@@ -6624,7 +6715,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["LogSlipInputBody"];
+                "application/json": components["schemas"]["SlipDone"];
             };
         };
         responses: {
@@ -7067,7 +7158,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PlaceInputBody"];
+                "application/json": components["schemas"]["PlaceFrom"];
             };
         };
         responses: {
@@ -7109,6 +7200,46 @@ export interface operations {
             };
         };
     };
+    "find-towns": {
+        parameters: {
+            query: {
+                q: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TownBody"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     health: {
         parameters: {
             query?: never;
@@ -7124,7 +7255,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HealthResponse"];
+                    "application/json": components["schemas"]["Health"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -2,6 +2,9 @@ import { createTheme } from '@mui/material/styles';
 
 const phone = '@media (max-width: 700px)';
 
+/** Where the keyboard is: the ring that every plain control has too. */
+const ring = { outline: '2px solid var(--focus)', outlineOffset: '2px' };
+
 /** MUI in our own clothes: colours come from the tokens, so that dusk is one attribute away. */
 export function makeTheme(dusk: boolean) {
   const c = dusk
@@ -47,7 +50,11 @@ export function makeTheme(dusk: boolean) {
       },
       MuiOutlinedInput: { styleOverrides: { notchedOutline: { [phone]: { '& legend': { fontSize: '0.875em' } } } } },
       MuiTextField: { defaultProps: { size: 'small', fullWidth: true } },
-      MuiButtonBase: { defaultProps: { disableRipple: true } },
+      MuiButtonBase: {
+        defaultProps: { disableRipple: true },
+        styleOverrides: { root: { '&.Mui-focusVisible': ring, '&:focus-visible': ring } },
+      },
+      MuiCheckbox: { styleOverrides: { root: { '&.Mui-focusVisible': ring, 'input:focus-visible + &': ring } } },
       MuiDialog: { defaultProps: { transitionDuration: 0 } },
       MuiMenu: {
         defaultProps: { transitionDuration: 0 },

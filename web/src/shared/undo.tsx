@@ -5,6 +5,8 @@ import { Trouble } from './Trouble';
 
 interface Offer {
   id: string;
+  /** Logged with it: undone with it. */
+  also?: readonly string[];
   says: string;
 }
 
@@ -22,7 +24,12 @@ export function UndoOffer({ children }: { children: ReactNode }) {
   const [left, setLeft] = useState(0);
   useEffect(() => {
     if (!offer) return;
-    const t = setInterval(() => setLeft((n) => n - 1), 1000);
+    let n = seconds;
+    const t = setInterval(() => {
+      n -= 1;
+      setLeft(n);
+      if (n <= 0) setOffer(null);
+    }, 1000);
     return () => clearInterval(t);
   }, [offer]);
   const make = useCallback((o: Offer) => {
@@ -30,6 +37,14 @@ export function UndoOffer({ children }: { children: ReactNode }) {
     setLeft(seconds);
   }, []);
   const value = useMemo(() => make, [make]);
+  const takeBack = async (o: Offer) => {
+    try {
+      for (const id of [o.id, ...(o.also ?? [])]) await undo.mutateAsync(id);
+      setOffer(null);
+    } catch {
+      // what was refused stands beside the button
+    }
+  };
   const visible = offer !== null && left > 0;
   return (
     <Context.Provider value={value}>
@@ -37,11 +52,7 @@ export function UndoOffer({ children }: { children: ReactNode }) {
       {visible && (
         <div className="undo" role="status">
           <span>{offer.says}</span>
-          <button
-            type="button"
-            onClick={() => undo.mutate(offer.id, { onSuccess: () => setOffer(null) })}
-            disabled={undo.isPending}
-          >
+          <button type="button" onClick={() => void takeBack(offer)} disabled={undo.isPending}>
             Undo <span className="num">({left})</span>
           </button>
           <Trouble error={undo.error} />

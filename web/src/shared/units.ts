@@ -48,6 +48,21 @@ export function read(text: string, q: Quantity, units: Units): number | undefine
   return Math.round(v * measures[q][units].per * 1e4) / 1e4;
 }
 
+/** The degree of a person's thermometer. */
+export const degree = (units: Units): string => (units === 'us' ? '°F' : '°C');
+
+/** A temperature, kept in °C, as the person reads it. */
+export function showTemp(c: number, units: Units): string {
+  return String(Math.round((units === 'us' ? c * 1.8 + 32 : c) * 10) / 10).replace('-', '−');
+}
+
+/** A temperature typed, in °C; undefined when it is no number. */
+export function readTemp(text: string, units: Units): number | undefined {
+  const v = Number(text.replace(',', '.').replace('−', '-'));
+  if (text.trim() === '' || !Number.isFinite(v)) return undefined;
+  return Math.round((units === 'us' ? (v - 32) / 1.8 : v) * 100) / 100;
+}
+
 /** A name cut to a length, for places that hold no more. */
 export function clip(name: string, most: number): string {
   return name.length > most ? `${name.slice(0, most - 1)}…` : name;

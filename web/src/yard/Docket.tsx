@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { Docket as DocketData, Task } from '../shared/api';
 import { plain } from '../shared/day';
@@ -6,7 +7,7 @@ import { TaskDetail } from './TaskDetail';
 
 interface Props {
   docket: DocketData;
-  onLog: (t: Task) => void;
+  onLog: (t: Task, also?: Task[]) => void;
   onTree: (id: string) => void;
 }
 
@@ -83,7 +84,7 @@ interface RowProps {
   group: string;
   open: string;
   setOpen: (id: string) => void;
-  onLog: (t: Task) => void;
+  onLog: (t: Task, also?: Task[]) => void;
   onTree: (id: string) => void;
   day: string;
 }
@@ -155,6 +156,16 @@ function Row({ row, group, open, setOpen, onLog, onTree, day }: RowProps) {
                   {!many && <span className="sm q">open the tree</span>}
                 </button>
               ))}
+            </div>
+          )}
+          {many && (
+            <div className="acts" style={{ paddingLeft: 8 }}>
+              <Button size="small" variant="outlined" onClick={() => onLog(first, row.slice(1))}>
+                Log all {row.length}
+              </Button>
+              <Button size="small" onClick={() => onTree(task.tree_id ?? '')}>
+                Open {task.code}
+              </Button>
             </div>
           )}
           <TaskDetail task={task} onLog={onLog} day={day} />

@@ -5,14 +5,15 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import { useState, type FormEvent } from 'react';
+import { useRef, useState, type FormEvent } from 'react';
 import { faultOf, Refused, type Entry } from '../shared/api';
 import type { Day } from '../shared/day';
 import { useLog, usePeople } from '../shared/queries';
 import { useHere } from '../shared/orchard';
+import { focusFault } from '../shared/keys';
 import { Trouble } from '../shared/Trouble';
 import { useOfferUndo } from '../shared/undo';
-import { read, show, unitOf } from '../shared/units';
+import { degree, percent, read, readTemp, show, showTemp, unitOf } from '../shared/units';
 import { useShown } from '../shared/shown';
 
 /** The job a log is for: a task of the plan, or that of an entry being corrected. */
@@ -22,6 +23,15 @@ export interface Job {
   title: string;
   cut: boolean;
   minutes_says?: string;
+  /** What went of the crown, pressed before: per cent. */
+  went?: number;
+}
+
+/** Another tree that the same job stands open on. */
+export interface Also {
+  taskId: string;
+  treeId: string;
+  code: string;
 }
 
 interface Props {
@@ -29,6 +39,7 @@ interface Props {
   treeId: string;
   treeCode: string;
   correct?: Entry | undefined;
+  also?: readonly Also[] | undefined;
   onDone: () => void;
 }
 
@@ -60,7 +71,8 @@ function emptyEntry(): Entry {
 function drafted(e: Entry, units: 'metric' | 'us'): Draft {
   const d: Draft = {};
   for (const k of ['who', 'reason', 'note', 'stage', 'agent', 'treatment', 'device'] as const) if (e[k]) d[k] = e[k];
-  for (const k of ['minutes', 'cuts', 'fruit', 'count', 'tmin_c'] as const) if (e[k] !== undefined) d[k] = String(e[k]);
+  for (const k of ['minutes', 'cuts', 'fruit', 'count'] as const) if (e[k] !== undefined) d[k] = String(e[k]);
+  if (e.tmin_c !== undefined) d.tmin_c = showTemp(e.tmin_c, units);
   for (const k of ['free_only', 'headed', 'opens_sun'] as const) if (e[k]) d[k] = true;
   if (e.share) d.share = String(Math.round(e.share * 100));
   if (e.cut_mm?.length) d.cut_mm = e.cut_mm.map((mm) => show(mm, 'mm', units)).join(' ');
@@ -77,6 +89,9 @@ const measured = [
   ['shoot_cm', 'cm'],
 ] as const;
 
+/** Shares of the crown to press, per cent. */
+export const shares = [5, 10, 15, 20, 30] as const;
+
 /** Lists of diameters as people type them: parted by spaces or commas. */
 function diameters(text: string, units: 'metric' | 'us'): number[] {
   return text
@@ -86,8 +101,8 @@ function diameters(text: string, units: 'metric' | 'us'): number[] {
 }
 
 /** Logs a job, or what was seen: only what the next plan needs. */
-export function LogPanel({ task, treeId, treeCode, correct, onDone }: Props) {
-  const { orchard, units, meta } = useHere();
+export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }: Props) {
+  const { orchard, units, meta, plan } = useHere();
   const { day, today } = useShown();
   const people = usePeople(orchard.slug);
   const log = useLog(orchard.slug);
@@ -96,7 +111,14 @@ export function LogPanel({ task, treeId, treeCode, correct, onDone }: Props) {
   const [kind, setKind] = useState<string>(correct && correct.kind !== 'work' ? correct.kind : 'observed');
   const [date, setDate] = useState<Day>(correct?.date ?? (day <= today ? day : today));
   const [id] = useState(() => crypto.randomUUID()); // sent again after a lost answer, it is logged once
-  const [draft, setDraft] = useState<Draft>(() => (correct ? drafted(correct, units) : { of_plot: true }));
+  const [draft, setDraft] = useState<Draft>(() =>
+    correct ? drafted(correct, units) : { of_plot: true, ...(task?.went ? { share: String(task.went) } : {}) },
+  );
+  const [ids] = useState(() => new Map(also.map((a) => [a.treeId, crypto.randomUUID() as string])));
+  const [first, setFirst] = useState(false); // of several trees, the first is logged
+  const [without, setWithout] = useState<readonly string[]>([]);
+  const [caliper, setCaliper] = useState(!!correct?.cut_mm?.length);
+  const left = plan?.trees.find((t) => t.id === treeId)?.account;
   const text = (k: string) => (typeof draft[k] === 'string' ? draft[k] : '');
   const on = (k: string) => draft[k] === true;
   const set = (k: string, v: string | boolean) => setDraft((d) => ({ ...d, [k]: v }));
@@ -129,8 +151,8 @@ export function LogPanel({ task, treeId, treeCode, correct, onDone }: Props) {
     if (text('note')) e.note = text('note');
     const minutes = num('minutes');
     if (minutes !== undefined) e.minutes = minutes;
-    const tmax = num('tmax_c');
-    const rain = num('rain_mm');
+    const tmax = readTemp(text('tmax_c'), units);
+    const rain = read(text('rain_mm'), 'mm', units);
     if (tmax !== undefined || rain !== undefined) {
       e.weather = {
         source: 'person',
@@ -159,7 +181,7 @@ export function LogPanel({ task, treeId, treeCode, correct, onDone }: Props) {
     } else {
       if (kind === 'observed') e.stage = text('stage');
       if (text('task')) e.task = text('task');
-      const tmin = num('tmin_c');
+      const tmin = readTemp(text('tmin_c'), units);
       if (frost && tmin !== undefined) e.tmin_c = tmin;
       if (text('agent')) e.agent = text('agent');
       const count = num('count');
@@ -173,22 +195,38 @@ export function LogPanel({ task, treeId, treeCode, correct, onDone }: Props) {
     return e;
   };
 
-  const send = (ev: FormEvent) => {
+  const send = async (ev: FormEvent) => {
     ev.preventDefault();
-    log.mutate(build(), {
-      onSuccess: (res) => {
-        offer({
-          id: res.entry.id,
-          says: `Logged${treeCode && !ofPlot ? ` on ${treeCode}` : ''}. ${res.grade && res.grade.level !== 'better' ? res.grade.says : ''}`,
-        });
-        onDone();
-      },
-    });
+    const e = build();
+    const more = also
+      .filter((a) => !without.includes(a.treeId))
+      .map((a): Entry => ({ ...e, id: ids.get(a.treeId) ?? '', tree_id: a.treeId, task_id: a.taskId }));
+    try {
+      const res = await log.mutateAsync(e);
+      setFirst(more.length > 0);
+      for (const m of more) await log.mutateAsync(m);
+      const on = [treeCode, ...also.filter((a) => !without.includes(a.treeId)).map((a) => a.code)];
+      offer({
+        id: res.entry.id,
+        also: more.map((m) => m.id),
+        says: `Logged${treeCode && !ofPlot ? ` on ${on.join(' ')}` : ''}. ${res.grade && res.grade.level !== 'better' ? res.grade.says : ''}`,
+      });
+      onDone();
+    } catch {
+      focusFault(form.current); // what was refused stands in the form
+    }
   };
+  const form = useRef<HTMLFormElement>(null);
   const worked = outcome === 'done' || outcome === 'part';
 
   return (
-    <form className="form" onSubmit={send} aria-label={task ? `Log ${task.title}` : 'Log what was seen'} noValidate>
+    <form
+      ref={form}
+      className="form"
+      onSubmit={(ev) => void send(ev)}
+      aria-label={task ? `Log ${task.title}` : 'Log what was seen'}
+      noValidate
+    >
       <div>
         <h2>{task ? task.title : 'What was seen'}</h2>
         <span className="sm q">
@@ -228,19 +266,57 @@ export function LogPanel({ task, treeId, treeCode, correct, onDone }: Props) {
           value={date}
           onChange={(e) => setDate(e.target.value)}
           error={!!refusedField('date')}
+          helperText={day > today && date === today ? `a day to come can’t be logged: today is taken` : undefined}
           slotProps={{ htmlInput: { max: today }, inputLabel: { shrink: true } }}
         />
         {task && worked && number('minutes', 'Minutes')}
       </div>
+      {also.length > 0 && (
+        <div role="group" aria-label="On which trees">
+          {[{ treeId, code: treeCode }, ...also].map((a) => (
+            <FormControlLabel
+              key={a.treeId}
+              control={
+                <Checkbox
+                  size="small"
+                  checked={!without.includes(a.treeId)}
+                  disabled={a.treeId === treeId}
+                  onChange={(e) =>
+                    setWithout((w) => (e.target.checked ? w.filter((id) => id !== a.treeId) : [...w, a.treeId]))
+                  }
+                />
+              }
+              label={a.code}
+            />
+          ))}
+        </div>
+      )}
       {task?.cut && worked && (
         <>
+          <div className="chips" role="group" aria-label="How much of the crown went">
+            {shares.map((n) => (
+              <button
+                key={n}
+                type="button"
+                aria-pressed={text('share') === String(n)}
+                onClick={() => set('share', String(n))}
+              >
+                {n} %
+              </button>
+            ))}
+            <button type="button" aria-pressed={caliper} onClick={() => setCaliper(!caliper)}>
+              by caliper
+            </button>
+            {left && !left.exempt && <span className="sm q">{percent(left.left)} may still go this tree year</span>}
+          </div>
           <div className="pair">
             {number('share', 'Share of the crown, %')}
             {number('cuts', 'Number of cuts')}
           </div>
-          {field('cut_mm', `or diameters of the cuts, ${unitOf('mm', units)}`, {
-            helperText: 'parted by spaces; the share is worked out from them',
-          })}
+          {caliper &&
+            field('cut_mm', `diameters of the cuts, ${unitOf('mm', units)}`, {
+              helperText: 'parted by spaces; the share is worked out from them',
+            })}
           <div>
             {tick('free_only', 'Only dead or sick wood or suckers')}
             {tick('headed', 'A stub or heading cut: choose one shoot later')}
@@ -292,7 +368,7 @@ export function LogPanel({ task, treeId, treeCode, correct, onDone }: Props) {
           ))}
         </TextField>
       )}
-      {frost && number('tmin_c', 'Lowest, °C')}
+      {frost && number('tmin_c', `Lowest, ${degree(units)}`)}
       {frost && treeId && tick('of_plot', 'On the whole plot: every tree’s buds are reckoned with')}
       {!task && kind === 'seen' && (
         <div className="pair">
@@ -313,7 +389,7 @@ export function LogPanel({ task, treeId, treeCode, correct, onDone }: Props) {
       {(outcome === 'left' || task || kind === 'trouble' || kind === 'treatment') &&
         field('reason', outcome === 'left' || !task ? 'Why' : 'Why then, if outside its window', {
           multiline: true,
-          helperText: refusedField('reason')?.expected,
+          helperText: refusedField('reason')?.says ?? refusedField('reason')?.expected,
         })}
       {field('note', 'Note', { multiline: true })}
       <details>
@@ -327,12 +403,19 @@ export function LogPanel({ task, treeId, treeCode, correct, onDone }: Props) {
             ))}
           </TextField>
           <div className="pair">
-            {number('tmax_c', 'Warmest, °C')}
-            {number('rain_mm', 'Rain, mm')}
+            {number('tmax_c', `Warmest, ${degree(units)}`)}
+            {number('rain_mm', `Rain, ${unitOf('mm', units)}`)}
           </div>
         </div>
       </details>
-      <Trouble error={log.error} holds="Nothing was logged; what you typed stays here." />
+      <Trouble
+        error={log.error}
+        holds={
+          first
+            ? 'What was logged on the trees before it stands; press again for the rest.'
+            : 'Nothing was logged; what you typed stays here.'
+        }
+      />
       <div className="acts">
         <Button type="submit" variant="contained" disabled={log.isPending}>
           {correct ? 'Log the correction' : 'Log it'}

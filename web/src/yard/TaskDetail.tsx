@@ -1,9 +1,11 @@
 import Button from '@mui/material/Button';
 import { Link } from 'react-router';
 import type { Task } from '../shared/api';
+import { Told } from '../help/Told';
 import { plain } from '../shared/day';
 import { useHere } from '../shared/orchard';
 import { percent } from '../shared/units';
+import { shares, type Job } from './LogPanel';
 
 const thinning = (below: string) => (slug: string, id: string) =>
   `/${slug}/thinning/${encodeURIComponent(id)}${below ? `?below=${below}` : ''}`;
@@ -27,7 +29,15 @@ const workplaces: Record<string, readonly [string, (slug: string, id: string) =>
 };
 
 /** Why, until when, how good the day is, what other schools would do, and the cautions: all of a task's evidence. */
-export function TaskDetail({ task, onLog, day }: { task: Task; onLog: (t: Task) => void; day: string }) {
+export function TaskDetail({
+  task,
+  onLog,
+  day,
+}: {
+  task: Task;
+  onLog: (t: Task & Pick<Job, 'went'>) => void;
+  day: string;
+}) {
   const grade = task.grades.find((g) => (!g.from || g.from <= day) && (!g.to || day <= g.to));
   const { orchard } = useHere();
   const place = workplaces[task.kind];
@@ -36,9 +46,13 @@ export function TaskDetail({ task, onLog, day }: { task: Task; onLog: (t: Task) 
     <div className="more">
       <dl>
         <dt>Opens</dt>
-        <dd>{task.opens_says}</dd>
+        <dd>
+          <Told>{task.opens_says}</Told>
+        </dd>
         <dt>Closes</dt>
-        <dd>{task.closes_says}</dd>
+        <dd>
+          <Told>{task.closes_says}</Told>
+        </dd>
         {grade && (
           <>
             <dt>{plain(day)}</dt>
@@ -54,7 +68,9 @@ export function TaskDetail({ task, onLog, day }: { task: Task; onLog: (t: Task) 
       </dl>
       {task.held.map((h) => (
         <p key={h.rule}>
-          <b>{h.says}</b>
+          <b>
+            <Told>{h.says}</Told>
+          </b>
         </p>
       ))}
       {task.instead && (
@@ -64,7 +80,9 @@ export function TaskDetail({ task, onLog, day }: { task: Task; onLog: (t: Task) 
       )}
       <ul>
         {task.reasons.map((r, i) => (
-          <li key={r.rule + String(i)}>{r.says}</li>
+          <li key={r.rule + String(i)}>
+            <Told>{r.says}</Told>
+          </li>
         ))}
       </ul>
       {task.trouble && <p className="over">Last time: {task.trouble}</p>}
@@ -84,10 +102,22 @@ export function TaskDetail({ task, onLog, day }: { task: Task; onLog: (t: Task) 
         <summary className="q">Cautions</summary>
         <ul>
           {task.cautions.map((c) => (
-            <li key={c}>{c}</li>
+            <li key={c}>
+              <Told>{c}</Told>
+            </li>
           ))}
         </ul>
       </details>
+      {!settled && task.cut && task.opens <= day && (
+        <div className="chips" role="group" aria-label="Log it with the share of the crown that went">
+          <span className="sm q">Log</span>
+          {shares.map((n) => (
+            <button key={n} type="button" onClick={() => onLog({ ...task, went: n })}>
+              {n} %
+            </button>
+          ))}
+        </div>
+      )}
       {!settled && (
         <div className="acts">
           <Button size="small" variant="outlined" onClick={() => onLog(task)}>

@@ -19,20 +19,32 @@ interface Props {
   tree: Tree;
   onChange: (t: Tree) => void;
   onDone: (id?: string) => void;
+  /** It stands here no more. */
+  onGone: () => void;
 }
 
 export function newTree(): Tree {
   return { id: '', version: 0, code: '', kind: 'apple', x: 1, y: 1 };
 }
 
+/** The winter a tree of an age was planted in: nobody knows the day. */
+function plantedAt(years: string, today: string, south: boolean): string | undefined {
+  const n = Math.round(Number(years));
+  if (years.trim() === '' || !Number.isFinite(n) || n < 1 || n > 200) return undefined;
+  const winter = (year: number) => `${String(year)}-${south ? '07' : '01'}-15`;
+  const year = Number(today.slice(0, 4)) - n;
+  return between(winter(year), today) >= n * 365 ? winter(year) : winter(year - 1);
+}
+
 /** Adds or edits a tree; its place is set on the plan beside, by pointer, keys or numbers. */
-export function TreeForm({ tree, onChange, onDone }: Props) {
+export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
   const { orchard, meta, units } = useHere();
   const { today } = useShown();
   const save = useSaveTree(orchard.slug);
   const remove = useRemoveTree(orchard.slug);
   const [typed, setTyped] = useState<Record<string, string | undefined>>({});
   const [going, setGoing] = useState(false);
+  const [mistake, setMistake] = useState(false);
   const kind = meta.kinds.find((k) => k.slug === tree.kind);
   const check = useQuery({
     queryKey: ['check-tree', orchard.slug, tree],
@@ -147,7 +159,7 @@ export function TreeForm({ tree, onChange, onDone }: Props) {
       {select(
         'kind',
         'Kind',
-        meta.kinds.map((k) => ({ value: k.slug, label: k.name })),
+        [...meta.kinds].sort((a, b) => a.name.localeCompare(b.name)).map((k) => ({ value: k.slug, label: k.name })),
       )}
       {kind && kind.low_tree !== 'yes' && (
         <div className="trouble" style={{ borderColor: 'var(--summer)', margin: 0 }}>
@@ -161,7 +173,7 @@ export function TreeForm({ tree, onChange, onDone }: Props) {
       </div>
       <div className="pair">
         {text('name', 'Your name for it')}
-        {text('cultivar', 'Cultivar')}
+        {text('cultivar', 'Cultivar', { helperText: 'for your record; when it blooms and ripens stands below' })}
       </div>
       <div className="pair">
         {select('class', 'Vigour of the stock', words(meta.vigour_classes), 'unknown')}
@@ -177,8 +189,19 @@ export function TreeForm({ tree, onChange, onDone }: Props) {
           helperText={bad('planted')?.expected ?? 'empty: long ago'}
           slotProps={{ htmlInput: { max: today }, inputLabel: { shrink: true } }}
         />
-        {text('code', 'Label on its stake')}
+        <TextField
+          label="or its age, years"
+          value={typed.age ?? (tree.planted ? String(age) : '')}
+          onChange={(e) => {
+            setTyped({ ...typed, age: e.target.value });
+            onChange({ ...tree, planted: plantedAt(e.target.value, today, (orchard.site?.lat ?? 0) < 0) });
+          }}
+          onBlur={() => setTyped((was) => ({ ...was, age: undefined }))}
+          helperText="a guess will do"
+          slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+        />
       </div>
+      {text('code', 'Label on its stake')}
       {orchard.site && <SpotSun x={tree.x} y={tree.y} {...(tree.id && { without: tree.id })} />}
       {select(
         'form',
@@ -219,7 +242,7 @@ export function TreeForm({ tree, onChange, onDone }: Props) {
         {number('spread_m', 'm', 'Spread')}
       </div>
       <div className="pair">
-        {number('trunk_mm', 'mm', 'Trunk')}
+        {number('trunk_mm', 'mm', 'Trunk, across')}
         {select('ground', 'Stands', words(['soil', 'wall', 'tub']), 'in the soil')}
       </div>
       {tree.ground === 'tub' && number('tub_litres', 'litre', 'Tub')}
@@ -316,12 +339,31 @@ export function TreeForm({ tree, onChange, onDone }: Props) {
             <Button color="error" onClick={() => setGoing(true)}>
               It is gone
             </Button>
-            <Button color="error" onClick={() => remove.mutate(tree.id, { onSuccess: () => onDone() })}>
+            <Button color="error" aria-expanded={mistake} onClick={() => setMistake(!mistake)}>
               Entered by mistake
             </Button>
           </>
         )}
       </div>
+      {mistake && (
+        <div role="group" aria-label="Take it out" className="acts">
+          <span className="sm q">
+            It goes with its limb map, for good. A tree that stood here is marked gone instead.
+          </span>
+          <Button
+            size="small"
+            variant="outlined"
+            color="error"
+            disabled={remove.isPending}
+            onClick={() => remove.mutate(tree.id, { onSuccess: onGone })}
+          >
+            Take {tree.code} out
+          </Button>
+          <Button size="small" onClick={() => setMistake(false)}>
+            Keep it
+          </Button>
+        </div>
+      )}
       {going && (
         <div role="group" aria-label="Why it is gone" className="acts">
           <span className="sm q">Its journal is kept. Why?</span>
@@ -330,7 +372,7 @@ export function TreeForm({ tree, onChange, onDone }: Props) {
               key={why}
               size="small"
               variant="outlined"
-              onClick={() => save.mutate({ ...tree, gone: today, gone_why: why }, { onSuccess: () => onDone() })}
+              onClick={() => save.mutate({ ...tree, gone: today, gone_why: why }, { onSuccess: onGone })}
             >
               {why}
             </Button>

@@ -7,7 +7,7 @@ import { useEntries, useTreePlan, useTrees, useTreeVersions } from '../shared/qu
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
-import { other, say } from '../shared/units';
+import { degree, other, say, showTemp } from '../shared/units';
 import { StopLine } from '../drawing/Gauge';
 import { drawnMarks, markOf } from '../drawing/marks';
 import { lookOf, StakeLabel } from '../drawing/StakeLabel';
@@ -87,7 +87,7 @@ export function TreePanel({ id, onClose, onLog, onCorrect, onEdit }: Props) {
           name="Height"
           value={
             s.height_m > 0
-              ? `${say(s.height_m, 'm', units)}, you pick to ${say(s.reach_m, 'm', units)}`
+              ? `${say(s.height_m, 'm', units)}${s.height_by ? ' by its map' : ''}, you pick to ${say(s.reach_m, 'm', units)}`
               : 'not measured'
           }
           title={s.height_m > 0 ? other(s.height_m, 'm', units) : ''}
@@ -280,7 +280,8 @@ export function entryWords(e: Entry, titles: Map<string, string>, units: 'metric
   if (e.kind === 'work')
     parts.push(`${titles.get(e.task ?? '') ?? e.task ?? ''}: ${(e.outcome ?? '').replace('-', ' ')}`);
   else if (e.kind === 'observed') parts.push(`Seen: ${(e.stage ?? '').replaceAll('_', ' ')}`);
-  else if (e.kind === 'frost-night') parts.push(`Frost night, ${String(e.tmin_c ?? '')} °C`);
+  else if (e.kind === 'frost-night')
+    parts.push(`Frost night, ${e.tmin_c === undefined ? '' : `${showTemp(e.tmin_c, units)} ${degree(units)}`}`);
   else if (e.kind === 'seen') parts.push(`Seen: ${e.agent ?? ''}${e.count ? `, ${String(e.count)}` : ''}`);
   else if (e.kind === 'treatment') parts.push(`Treatment: ${e.treatment ?? ''}`);
   else if (e.kind === 'trouble') parts.push(`Not as meant (${titles.get(e.task ?? '') ?? e.task ?? 'a job'})`);

@@ -1,21 +1,28 @@
 import Button from '@mui/material/Button';
-import { useEffect, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { useEffect, useMemo, useState } from 'react';
+import { useLocation, useNavigate, useSearchParams } from 'react-router';
 import type { Entry, Feature, Tree } from '../shared/api';
 import { useDocket, useTrees, useYardLight } from '../shared/queries';
+import { useKeys } from '../shared/keys';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
 import { count, say, type Units } from '../shared/units';
 import { drawnMarks, markOf } from '../drawing/marks';
+import type { Extent } from '../drawing/PlanFrame';
 import { extentOf, YardPlan } from '../drawing/YardPlan';
 import { Docket } from './Docket';
 import { LightPanel, type Spot } from './LightPanel';
-import { LogPanel, type Job } from './LogPanel';
+import { LogPanel, type Also, type Job } from './LogPanel';
 import { newTree, TreeForm } from './TreeForm';
 import { MarkSwatch, TreePanel } from './TreePanel';
 
-type Logging = { task?: Job | undefined; treeId: string; correct?: Entry };
+type Logging = { task?: Job | undefined; treeId: string; correct?: Entry; also?: Also[] | undefined };
+
+const middleOf = (e: Extent) => ({
+  x: Math.round(((e.x0 + e.x1) / 2) * 10) / 10,
+  y: Math.round(((e.y0 + e.y1) / 2) * 10) / 10,
+});
 
 /** The plan of the plot with what to do beside it. */
 export default function Yard() {
@@ -42,23 +49,49 @@ export default function Yard() {
   const [logging, setLogging] = useState<Logging | null>(null);
   const [editing, setEditing] = useState<Tree | null>(null);
 
+  const editingId = editing?.id;
   useEffect(() => {
     const main = document.querySelector('main');
-    if (logging && main) main.scrollTop = 0; // a form begins at its beginning
-  }, [logging]);
+    if (main && (logging || editingId !== undefined || selected)) main.scrollTop = 0; // a form, a panel begins at its beginning
+  }, [logging, editingId, selected]);
 
+  const opened = (useLocation().state as { opened?: boolean } | null)?.opened === true;
+  const go = useNavigate();
+  /** Opening a tree is a step, which Back takes back; closing one is that step back. */
   const select = (id: string) => {
     setLogging(null);
+    const closes = id === '' || id === selected;
+    if (closes && opened) {
+      void go(-1);
+      return;
+    }
     setParams(
       (p) => {
         const next = new URLSearchParams(p);
-        if (id && id !== selected) next.set('tree', id);
-        else next.delete('tree');
+        if (closes) next.delete('tree');
+        else next.set('tree', id);
         return next;
       },
-      { replace: true },
+      closes ? { replace: true } : { replace: selected !== '', state: { opened: selected === '' || opened } },
     );
   };
+  // a new orchard opens with its first tree in hand
+  const first = params.get('plant') === 'first' && !!plan;
+  const [begun, setBegun] = useState(false);
+  if (first && !begun && plan.trees.length === 0 && !editing) {
+    setBegun(true);
+    const e = extentOf(orchard, plan.trees);
+    setEditing({ ...newTree(), ...middleOf(e) });
+  }
+  const keys = useMemo(
+    () => ({
+      Escape: () => {
+        if (selected && !editing && !logging) select(''); // a form in hand keeps what was typed
+      },
+    }),
+    [logging, selected, editing, opened], // eslint-disable-line react-hooks/exhaustive-deps -- what select reads
+  );
+  useKeys(keys);
   if (!plan)
     return planError ? (
       <div className="page">
@@ -80,12 +113,7 @@ export default function Yard() {
   const ghost = editing ? { x: editing.x, y: editing.y, spreadM: spread, code: editing.code } : undefined;
   const plant = () => {
     setLogging(null);
-    const e = extentOf(orchard, plan.trees);
-    setEditing({
-      ...newTree(),
-      x: Math.round(((e.x0 + e.x1) / 2) * 10) / 10,
-      y: Math.round(((e.y0 + e.y1) / 2) * 10) / 10,
-    });
+    setEditing({ ...newTree(), ...middleOf(extentOf(orchard, plan.trees)) });
   };
 
   let side;
@@ -98,6 +126,10 @@ export default function Yard() {
           setEditing(null);
           if (id && id !== selected) select(id);
         }}
+        onGone={() => {
+          setEditing(null);
+          select('');
+        }}
       />
     );
   } else if (logging) {
@@ -106,6 +138,7 @@ export default function Yard() {
         key={logging.correct?.id ?? logging.task?.id ?? logging.treeId}
         task={logging.task}
         correct={logging.correct}
+        also={logging.also}
         treeId={logging.treeId}
         treeCode={codeOf(logging.treeId)}
         onDone={() => setLogging(null)}
@@ -136,7 +169,17 @@ export default function Yard() {
     );
   } else if (docket.data) {
     side = (
-      <Docket docket={docket.data} onLog={(t) => setLogging({ task: t, treeId: t.tree_id ?? '' })} onTree={select} />
+      <Docket
+        docket={docket.data}
+        onLog={(t, also) =>
+          setLogging({
+            task: t,
+            treeId: t.tree_id ?? '',
+            also: also?.map((a) => ({ taskId: a.id, treeId: a.tree_id ?? '', code: a.code ?? '' })),
+          })
+        }
+        onTree={select}
+      />
     );
   } else {
     side = <Trouble error={docket.error} />;
@@ -144,7 +187,7 @@ export default function Yard() {
 
   const above = plan.trees.filter((t) => t.height_m > t.reach_m + 0.05).length;
   return (
-    <div className={logging ? 'two logging' : 'two'}>
+    <div className={`two${logging ? ' logging' : ''}${editing || lit ? '' : ' ask'}`}>
       <div className="yardgrid">
         <div style={{ minWidth: 0 }}>
           {plan.trees.length > 0 && !editing && (
@@ -198,6 +241,8 @@ export default function Yard() {
             <br />
             Reach line {say(plan.reach_m, 'm', units)}
             {plan.reach_known ? '' : ', guessed'}
+            <br />
+            <span className="nt">{plan.reach_says}</span>
             <br />
             {above} stand above it
             <br />

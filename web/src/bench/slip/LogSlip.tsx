@@ -3,7 +3,7 @@ import TextField from '@mui/material/TextField';
 import { useState, type FormEvent } from 'react';
 import { useHere } from '../../shared/orchard';
 import { Trouble } from '../../shared/Trouble';
-import { read, show, unitOf } from '../../shared/units';
+import { count, read, show, unitOf } from '../../shared/units';
 import { useOfferUndo } from '../../shared/undo';
 import { useLogSlip, type Asking, type Slip } from './queries';
 
@@ -40,7 +40,7 @@ export function LogSlip({ slip, asking, code, onDone }: Props) {
       },
       {
         onSuccess: (out) => {
-          offer({ id: out.entry.id, says: `${code}: ${String(cuts.length)} cuts logged` });
+          offer({ id: out.entry.id, says: `${code}: ${count(cuts.length, 'cut')} logged` });
           onDone();
         },
       },

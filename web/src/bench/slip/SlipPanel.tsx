@@ -9,7 +9,7 @@ import { LogSlip } from './LogSlip';
 import { SlipGauge } from './SlipGauge';
 import { StepItem } from './StepItem';
 import { Waits } from './Waits';
-import { useDecide, useWhy, type Asking, type Season, type Slip, type Group, type Step, type Waiting } from './queries';
+import { useDecide, type Asking, type Season, type Slip, type Group, type Step, type Waiting } from './queries';
 
 interface Props {
   slip: Slip | undefined;
@@ -17,7 +17,6 @@ interface Props {
   asking: Asking;
   limbs: readonly Limb[];
   code: string;
-  chosenLimb: string;
   step: number;
   decide: ReturnType<typeof useDecide>;
   onStep: (s: Step | undefined) => void;
@@ -139,7 +138,6 @@ export function SlipPanel(p: Props) {
       <p className="sm" aria-label="Fruit against the cut">
         {slip.fruit.says}
       </p>
-      {p.chosenLimb !== '' && <Why asking={p.asking} limb={p.chosenLimb} />}
       {!slip.predicted && slip.steps.length > 0 && !logging && (
         <Button variant="outlined" onClick={() => setLogging(true)}>
           Log what was cut
@@ -249,21 +247,6 @@ export function limbByLimb(steps: readonly Step[], limbs: readonly Limb[]): Step
     if (sa !== sb) return (top.get(sb) ?? 0) - (top.get(sa) ?? 0) || sa.localeCompare(sb);
     return (b.place?.[2] ?? 0) - (a.place?.[2] ?? 0) || a.n - b.n;
   });
-}
-
-function Why({ asking, limb }: { asking: Asking; limb: string }) {
-  const q = useWhy(asking, limb);
-  if (!q.data) return null;
-  return (
-    <section aria-label={`Why ${q.data.on_slip ? '' : 'not '}${limb}`} className="whylimb">
-      <h3>{q.data.on_slip ? `Why ${limb}` : `Why not ${limb}`}</h3>
-      <ul className="bare">
-        {q.data.says.map((s) => (
-          <li key={s}>{s}</li>
-        ))}
-      </ul>
-    </section>
-  );
 }
 
 function Levels({ slip }: { slip: Slip }) {

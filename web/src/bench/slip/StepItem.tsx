@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import { useEffect, useRef, useState } from 'react';
+import { Told } from '../../help/Told';
 import { percent } from '../../shared/units';
 import { MoveCut } from './MoveCut';
 import type { Asking, CutAt, Step } from './queries';
@@ -55,15 +56,17 @@ export function StepItem({ s, no, open, asking, busy, fixed, onOpen, onTake, onL
       {open && (
         <div className="stepbody">
           <p>
-            {s.how} {s.bud}
+            <Told>{`${s.how} ${s.bud ?? ''}`}</Told>
           </p>
           {s.spread && <p>{s.spread}</p>}
           <p>
-            <b>Why:</b> {s.names.join(', ')}. {s.why}
+            <b>Why:</b> <Told>{`${s.names.join(', ')}. ${s.why}`}</Told>
           </p>
           <ul className="price" aria-label="What it costs">
             {s.price.map((p) => (
-              <li key={p}>{p}</li>
+              <li key={p}>
+                <Told>{p}</Told>
+              </li>
             ))}
             <li>
               {percent(s.left_after)} is left before the stop line after this step

@@ -1,0 +1,157 @@
+import { expect, laptopOnly, open, test } from './app';
+
+const anywhere = 'the same on every screen';
+
+test('a screen whose code does not come says so in its frame, and opens by itself when it does', async ({
+  page,
+  demo,
+}, info) => {
+  laptopOnly(info, anywhere);
+  await open(page, `${demo}/lower-terrace/yard`);
+  const words = page.getByRole('navigation', { name: 'Screens' }).first();
+  for (const [chunk, word] of [
+    ['Year', 'Year'],
+    ['Trees', 'Trees'],
+    ['Thinning', 'Thinning'],
+  ] as const) {
+    await page.route(`**/assets/${chunk}-*.js`, (r) => r.abort());
+    await page.route('**/healthz', (r) => r.abort());
+    await words.getByRole('link', { name: word }).click();
+    await expect(page.getByRole('alert')).toContainText('No answer from Vertumna');
+    await expect(page.getByRole('slider', { name: 'Day shown' })).toBeVisible(); // the frame stands
+    await page.unroute(`**/assets/${chunk}-*.js`);
+    await page.unroute('**/healthz');
+    await expect(page.getByRole('alert')).toHaveCount(0);
+    await expect(page.locator('main h1').first()).toBeVisible();
+  }
+});
+
+test('a browser that has had enough changes of the address keeps the screen', async ({ page, demo }, info) => {
+  laptopOnly(info, anywhere);
+  await page.addInitScript(() => {
+    const real = history.replaceState.bind(history);
+    let calls = 0;
+    history.replaceState = (...args: Parameters<typeof history.replaceState>) => {
+      calls += 1;
+      if (calls > 20) throw new DOMException('too many calls', 'SecurityError');
+      real(...args);
+    };
+  });
+  await open(page, `${demo}/lower-terrace/yard`);
+  const box = await page.getByTestId('rail').boundingBox();
+  if (!box) throw new Error('no rail');
+  await page.mouse.move(box.x + box.width * 0.3, box.y + 10);
+  await page.mouse.down();
+  for (let k = 0; k < 120; k++) await page.mouse.move(box.x + box.width * (0.3 + 0.004 * k), box.y + 10);
+  await page.mouse.up();
+  await expect(page.getByRole('slider', { name: 'Day shown' })).toHaveAttribute('aria-valuetext', /2027/);
+  await expect(page.getByRole('region', { name: 'Docket' })).toBeVisible();
+});
+
+test('an answer that comes late says which day is on the screen', async ({ page, demo }, info) => {
+  laptopOnly(info, anywhere);
+  await open(page, `${demo}/lower-terrace/yard`);
+  let answer = () => undefined as void;
+  const held = new Promise<void>((resolve) => (answer = resolve));
+  await page.route('**/plan?day=2027-02-27', async (r) => {
+    await held;
+    await r.continue();
+  });
+  await page.keyboard.press('.');
+  await expect(page.getByText('The plan of 20 February; 27 February is being worked out.')).toBeVisible();
+  answer();
+  await expect(page.getByText(/is being worked out/)).toHaveCount(0);
+});
+
+test('two windows on one bench: the newer map is shown, and the typed line is written on it', async ({
+  page,
+  demo,
+  request,
+}, info) => {
+  laptopOnly(info, anywhere);
+  await open(page, `${demo}/lower-terrace/trees/lower-terrace-C2?side=map`);
+  const line = page.getByRole('textbox', { name: 'Quick line' });
+  await line.fill('S1 31 thick');
+  const write = page.getByRole('button', { name: 'Write it on the map' });
+  await expect(write).toBeEnabled();
+  const at = `${demo}/api/orchards/lower-terrace/trees/lower-terrace-C2/map`;
+  const now = (await (await request.get(at)).json()) as { revision: { revision: number } };
+  const other = await request.post(`${at}/edits`, {
+    data: { based_on: now.revision.revision, edits: [{ op: 'tag', id: 'S2', tag: 'keep' }] },
+  });
+  expect(other.ok()).toBe(true);
+  await write.click();
+  await expect(page.getByRole('alert').filter({ hasText: 'changed meanwhile' })).toContainText(
+    'what you typed is kept',
+  );
+  await expect(line).toHaveValue('S1 31 thick');
+  await expect(write).toBeEnabled();
+  await write.click();
+  await expect(line).toHaveValue('');
+  const after = (await (await request.get(at)).json()) as {
+    map: { limbs: { id: string; diameter_mm?: number; tags?: string[] }[] };
+  };
+  expect(after.map.limbs.find((l) => l.id === 'S1')?.diameter_mm).toBe(31);
+  expect(after.map.limbs.find((l) => l.id === 'S2')?.tags).toContain('keep');
+});
+
+test('one line of several trees is logged at once, and undone at once', async ({ page, demo }, info) => {
+  laptopOnly(info, anywhere);
+  await open(page, `${demo}/lower-terrace/yard`);
+  const docket = page.getByRole('region', { name: 'Docket' });
+  await docket
+    .getByRole('button', { name: /Stand back and look/ })
+    .first()
+    .click();
+  await docket.getByRole('button', { name: /^Log all \d+/ }).click();
+  const form = page.getByRole('form', { name: 'Log Stand back and look' });
+  const trees = await form.getByRole('checkbox').count();
+  expect(trees).toBeGreaterThan(1);
+  await form.getByRole('button', { name: 'Log it' }).click();
+  await expect(docket.getByRole('button', { name: /Stand back and look/ })).toHaveCount(0);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(docket.getByRole('button', { name: /Stand back and look/ }).first()).toBeVisible();
+});
+
+test('the keyboard is seen on every kind of control', async ({ page, demo }, info) => {
+  laptopOnly(info, anywhere);
+  await open(page, `${demo}/lower-terrace/yard`);
+  await page.getByRole('button', { name: 'Add a tree' }).filter({ visible: true }).first().click();
+  const form = page.getByRole('form', { name: 'Add a tree' });
+  for (const control of [
+    form.getByRole('button', { name: 'Plant it here' }),
+    form.getByRole('button', { name: 'Back' }),
+    form.getByRole('checkbox', { name: 'Stake' }),
+    page.getByRole('button', { name: 'Find', exact: true }),
+  ]) {
+    await control.scrollIntoViewIfNeeded();
+    const box = await control.boundingBox();
+    if (!box) throw new Error('not in sight');
+    const clip = {
+      x: Math.max(0, box.x - 8),
+      y: Math.max(0, box.y - 8),
+      width: box.width + 16,
+      height: box.height + 16,
+    };
+    const before = await page.screenshot({ clip });
+    await page.keyboard.press('Shift'); // the keyboard is in use
+    await control.focus();
+    const after = await page.screenshot({ clip });
+    expect(after.equals(before)).toBe(false);
+    await control.blur();
+  }
+});
+
+test('an orchard is removed only by its name', async ({ page, demo }, info) => {
+  laptopOnly(info, anywhere);
+  await open(page, `${demo}/saltwind/setup#data`);
+  const box = page.getByRole('region', { name: 'Data' });
+  await box.getByRole('button', { name: 'Remove this orchard' }).click();
+  const go = box.getByRole('button', { name: 'Remove Saltwind' });
+  await expect(go).toBeDisabled();
+  await box.getByLabel('Write: Saltwind').fill('Saltwind');
+  await go.click();
+  await expect(page.getByRole('button', { name: 'Lower Terrace' })).toBeVisible();
+  await page.getByRole('button', { name: 'Lower Terrace' }).click();
+  await expect(page.getByRole('menuitem', { name: 'Saltwind' })).toHaveCount(0);
+});

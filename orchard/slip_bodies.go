@@ -1,0 +1,454 @@
+package orchard
+
+import (
+	"maps"
+	"math"
+	"slices"
+
+	"vertumna/core/almanac"
+	"vertumna/core/cut"
+	"vertumna/core/find"
+	"vertumna/core/limb"
+	"vertumna/core/pomology"
+	"vertumna/core/training"
+	"vertumna/core/year"
+	"vertumna/words"
+)
+
+// SlipBody is a tree's slip: the cuts of this season in the order of work, and what waits.
+type SlipBody struct {
+	Season     limb.Season   `json:"season" enum:"dormant,summer"`
+	Key        string        `json:"key" doc:"season and growth year"`
+	Revision   int           `json:"revision" doc:"of the map it is made from"`
+	Missed     string        `json:"missed,omitempty" doc:"what was not cut when it could be, and what is taken from that"`
+	NoLeafCut  string        `json:"no_leaf_cut,omitempty" doc:"of a summer slip: why the year has no cut of live wood in leaf"`
+	Predicted  bool          `json:"predicted" doc:"a forecast: of another season than the map's; nothing can be decided or logged"`
+	Aim        string        `json:"aim"`
+	Choices    []ChoiceBody  `json:"choices" nullable:"false" doc:"the school's choices behind it"`
+	Confidence float64       `json:"confidence" doc:"how far the map can be trusted, 0..1"`
+	Steps      []StepBody    `json:"steps" nullable:"false"`
+	Groups     []GroupBody   `json:"groups" nullable:"false" doc:"the steps as a person works through them: one cut, or thin wood of one place and reason"`
+	Tops       []TopBody     `json:"tops" nullable:"false" doc:"main limbs above reach: where each ends this year and when all is done"`
+	Height     HeightBody    `json:"height"`
+	Opens      *almanac.Day  `json:"opens,omitempty" doc:"the first day of its window; absent where the year has no task for it"`
+	Closes     *almanac.Day  `json:"closes,omitempty"`
+	Left       []CarriedBody `json:"left" nullable:"false" doc:"left by a person"`
+	Carried    []CarriedBody `json:"carried" nullable:"false"`
+	LookFirst  []CarriedBody `json:"look_first" nullable:"false"`
+	Jobs       []string      `json:"jobs" nullable:"false"`
+	Gauge      GaugeBody     `json:"gauge"`
+	Fruit      SlipFruitBody `json:"fruit"`
+	Bundles    []string      `json:"bundles" nullable:"false" doc:"several small cuts on one limb against taking it out"`
+	Forming    []string      `json:"forming" nullable:"false" doc:"of a young tree: which shoots become main limbs"`
+	Renewing   []string      `json:"renewing" nullable:"false" doc:"of a bearer on one-year wood: what is renewed this year"`
+	Exposed    []string      `json:"exposed" nullable:"false" doc:"limbs whose bark comes into the sun"`
+	GraftWood  []string      `json:"graft_wood" nullable:"false" doc:"shoots taken off that would make grafting wood"`
+	Levels     []LevelBody   `json:"levels" nullable:"false" doc:"what more or less limit would come to"`
+	Minutes    float64       `json:"minutes"`
+	Tools      []string      `json:"tools" nullable:"false"`
+	Says       string        `json:"says"`
+	Safety     []string      `json:"safety" nullable:"false"`
+}
+
+// ChoiceBody is a choice of the school.
+type ChoiceBody struct {
+	Key   string `json:"key"`
+	Name  string `json:"name"`
+	Value string `json:"value"`
+}
+
+// StepBody is one cut.
+type StepBody struct {
+	N        int        `json:"n"`
+	Mark     string     `json:"mark" doc:"its number on the drawing: that of its group"`
+	Step     int        `json:"step" doc:"in the order of work"`
+	State    string     `json:"state" enum:"proposed,taken"`
+	Who      string     `json:"who,omitempty" doc:"who took or moved it"`
+	Moved    bool       `json:"moved"`
+	Findings []cut.Key  `json:"findings" nullable:"false"`
+	Letters  []string   `json:"letters" nullable:"false"`
+	Names    []string   `json:"names" nullable:"false" doc:"what it solves, in words"`
+	Aim      find.Aim   `json:"aim"`
+	Cut      limb.CutAt `json:"cut"`
+	Place    [3]float64 `json:"place" doc:"x, y, z in cm"`
+	DMM      float64    `json:"d_mm"`
+	Share    float64    `json:"share" doc:"of the crown"`
+	Counted  float64    `json:"counted" doc:"toward the limit"`
+	After    float64    `json:"left_after" doc:"of the crown, before the stop line, once this step is made"`
+	Minutes  float64    `json:"minutes"`
+	Buds     float64    `json:"buds_within"`
+	GainCM   float64    `json:"gain_cm"`
+	Forever  bool       `json:"forever" doc:"thick, and never grows back: asked once more"`
+	Title    string     `json:"title"`
+	Where    string     `json:"where"`
+	How      string     `json:"how"`
+	Bud      string     `json:"bud,omitempty"`
+	Spread   string     `json:"spread,omitempty" doc:"how the limb would be spread in place of being cut, where its wood is young enough"`
+	Why      string     `json:"why"`
+	Cost     string     `json:"cost"`
+	Price    []string   `json:"price" nullable:"false"`
+	Cautions []string   `json:"cautions" nullable:"false"`
+	Runners  []SpotBody `json:"runners" nullable:"false" doc:"other cuts that would do"`
+}
+
+// SpotBody is a place where a limb could be cut.
+type SpotBody struct {
+	Cut      limb.CutAt `json:"cut"`
+	Title    string     `json:"title"`
+	Where    string     `json:"where"`
+	Bud      string     `json:"bud,omitempty"`
+	Share    float64    `json:"share"`
+	Score    float64    `json:"score"`
+	DMM      float64    `json:"d_mm"`
+	Buds     float64    `json:"buds_within"`
+	HeightCM float64    `json:"height_cm"`
+	GainCM   float64    `json:"gain_cm"`
+}
+
+// CarriedBody is what waits, and why.
+type CarriedBody struct {
+	Finding cut.Key `json:"finding"`
+	Letter  string  `json:"letter,omitempty"`
+	Name    string  `json:"name"`
+	Says    string  `json:"says"`
+	Why     cut.Why `json:"why"`
+	WhySays string  `json:"why_says"`
+	Price   string  `json:"price,omitempty" doc:"what waiting costs"`
+	Cut     string  `json:"cut,omitempty"`
+	Share   float64 `json:"share,omitempty"`
+}
+
+// GaugeBody is the stop line of the tree year.
+type GaugeBody struct {
+	Limit   float64    `json:"limit" doc:"of the crown, in the tree year"`
+	Cap     float64    `json:"cap" doc:"what this slip may come to with what went before"`
+	Winter  float64    `json:"winter" doc:"taken already up to bloom"`
+	Summer  float64    `json:"summer" doc:"taken already since"`
+	Slip    float64    `json:"slip" doc:"on this slip"`
+	Free    float64    `json:"free" doc:"on this slip, not counted: sick wood and suckers"`
+	Account float64    `json:"account" doc:"what the tree year comes to"`
+	Left    float64    `json:"left" doc:"before the limit"`
+	Exempt  bool       `json:"exempt" doc:"in formation"`
+	Says    string     `json:"says"`
+	Zones   []ZoneBody `json:"zones" nullable:"false" doc:"thirds of the height, from the ground up; none where the limit is the whole tree's"`
+}
+
+// ZoneBody is a third of a tree's height under its own limit.
+type ZoneBody struct {
+	Name   string  `json:"name"`
+	Starts string  `json:"starts" doc:"how high, in the person's units"`
+	FromCM float64 `json:"from_cm"`
+	ToCM   float64 `json:"to_cm"`
+	Used   float64 `json:"used" doc:"taken before, this tree year"`
+	Slip   float64 `json:"slip"`
+	Most   float64 `json:"most"`
+	Says   string  `json:"says"`
+}
+
+// SlipFruitBody is the running line of fruit against the cut.
+type SlipFruitBody struct {
+	BudsLeft float64 `json:"buds_left" doc:"fruit buds left within reach"`
+	Taken    float64 `json:"buds_taken"`
+	Fruit    float64 `json:"fruit" doc:"to hang this season, counted or expected; 0: not known"`
+	Wanted   float64 `json:"wanted" doc:"what it is to carry"`
+	Says     string  `json:"says"`
+}
+
+// LevelBody is what a limit would come to.
+type LevelBody struct {
+	Limit    float64 `json:"limit"`
+	Account  float64 `json:"account"`
+	Unsolved float64 `json:"unsolved" doc:"weight of what is left, the later in the order the less"`
+	Cuts     int     `json:"cuts"`
+	Chosen   bool    `json:"chosen"`
+}
+
+// letters are the findings' letters on the bench, by finding.
+func (p *slipMade) letters() map[cut.Key]string {
+	out := map[cut.Key]string{}
+	for _, f := range find.Letters(p.m, p.slip.Findings) {
+		out[cut.KeyOf(f.Finding)] = f.Letter
+		for _, id := range f.Also {
+			out[cut.Key{Code: f.Code, Limb: id}] = f.Letter
+		}
+	}
+	return out
+}
+
+func (p *slipMade) body() *SlipBody {
+	s := p.slip
+	letters := p.letters()
+	out := &SlipBody{
+		Season: p.season, Key: p.key, Revision: p.kept.Revision.Revision, Predicted: p.predicted, Aim: string(p.aim()), Choices: p.schoolSays(),
+		Confidence: math.Round(100*s.Confidence) / 100, Steps: []StepBody{}, Left: []CarriedBody{}, Carried: []CarriedBody{}, LookFirst: []CarriedBody{},
+		Jobs: []string{}, Minutes: round1(s.Minutes), Tools: []string{}, Safety: append(slices.Clone(words.BenchSafety), words.Cleaning(p.school.Value("cleaning"))), Levels: p.levels(), Exposed: p.exposed(),
+		GraftWood: append([]string{}, p.planner.GraftWood(s)...),
+	}
+	if p.missed {
+		out.Missed = words.MissedSlip(p.season == limb.Summer)
+	}
+	if p.season == limb.Summer && p.noLeaf() != "" {
+		out.NoLeafCut = p.speaker.Reason(p.plan.InLeaf.Why)
+	}
+	out.Bundles = []string{}
+	for _, b := range p.planner.Bundles(s) {
+		out.Bundles = append(out.Bundles, p.speaker.Bundle(b))
+	}
+	out.Forming, out.Renewing = p.forming(), p.renewing()
+	account := p.options.Used
+	for k := range s.Cuts {
+		account += s.Cuts[k].Counted
+		b := p.step(&s.Cuts[k], letters)
+		b.N, b.After = k+1, round4(math.Max(0, p.limit()-account))
+		out.Steps = append(out.Steps, b)
+		if tool, _ := words.ToolFor(s.Cuts[k].Candidate, p.ownTools()); !slices.Contains(out.Tools, tool) {
+			out.Tools = append(out.Tools, tool)
+		}
+	}
+	for _, c := range s.Carried {
+		b := p.carried(c, letters)
+		if c.Why == cut.LeftByYou {
+			out.Left = append(out.Left, b)
+		} else {
+			out.Carried = append(out.Carried, b)
+		}
+	}
+	for _, c := range s.LookFirst {
+		out.LookFirst = append(out.LookFirst, p.carried(c, letters))
+	}
+	for _, j := range s.Jobs {
+		out.Jobs = append(out.Jobs, p.speaker.Job(j))
+	}
+	out.Gauge, out.Fruit = p.gauge(), p.fruitLine()
+	p.sorted(out)
+	out.Says = p.speaker.SlipTotal(len(out.Groups), s.Minutes, len(out.Tools))
+	opens, closes := p.window()
+	out.Opens, out.Closes = dayOrNil(opens), dayOrNil(closes)
+	return out
+}
+
+func (p *slipMade) limit() float64 {
+	if p.options.Level == cut.Formation {
+		return 1
+	}
+	return p.options.Level.Share()
+}
+
+func (p *slipMade) step(c *cut.Step, letters map[cut.Key]string) StepBody {
+	i := p.m.Index(c.Limb)
+	at := p.m.At(i, math.Max(0, c.AtCM))
+	tool, has := words.ToolFor(c.Candidate, p.ownTools())
+	w := p.speaker.Step(c, at, p.topBud(c.CutAt), tool, has, p.openWeeks())
+	out := StepBody{
+		Step: c.Step, State: "proposed", Moved: c.Moved, Findings: []cut.Key{}, Letters: []string{}, Names: []string{}, Aim: c.Aim, Cut: c.CutAt,
+		Place: [3]float64{round1(at.X), round1(at.Y), round1(at.Z)}, DMM: c.DMM, Share: round4(c.Takes), Counted: round4(c.Counted), Minutes: round1(c.Minutes),
+		Buds: round1(c.BudsWithin), GainCM: round1(c.GainCM), Title: w.Title, Where: w.Where, How: w.How, Bud: w.Bud, Cost: w.Cost, Price: w.Price,
+		Cautions: append([]string{}, w.Cautions...), Runners: []SpotBody{},
+		Forever: c.Forever(),
+	}
+	solves := c.Solves
+	if c.Stage != nil {
+		solves = append(slices.Clone(solves), *c.Stage)
+	}
+	if c.Moved && len(solves) == 0 {
+		solves = p.movedFor(c)
+	}
+	for _, f := range solves {
+		key := cut.KeyOf(f)
+		out.Findings = append(out.Findings, key)
+		if l := letters[key]; l != "" && !slices.Contains(out.Letters, l) {
+			out.Letters = append(out.Letters, l)
+		}
+		name := p.speaker.Finding(f).Name
+		if !slices.Contains(out.Names, name) {
+			out.Names = append(out.Names, name)
+		}
+		if ch := p.choices[key]; ch.Choice == "taken" || ch.Choice == "moved" {
+			out.State = "taken"
+		}
+	}
+	if len(solves) > 0 {
+		f := p.speaker.Finding(solves[0])
+		out.Why = f.Why
+	}
+	if x, ok := p.planner.SpreadInstead(c, p.limbAngle()); ok {
+		out.Spread = p.speaker.Spread(x)
+	}
+	for _, h := range p.planner.Hazards(c.CutAt, p.reading().Yard) {
+		out.Cautions = append(out.Cautions, words.Hazard(h))
+	}
+	if c.LargeFree() {
+		out.Cautions = append(out.Cautions, words.LargeFree)
+	}
+	for _, r := range p.planner.Runners(c) {
+		at := p.m.At(i, math.Max(0, r.AtCM))
+		step := cut.Step{Candidate: r}
+		rw := p.speaker.Step(&step, at, p.topBud(r.CutAt), string(r.Tool), true, 0)
+		out.Runners = append(out.Runners, SpotBody{
+			Cut: r.CutAt, Title: rw.Title, Where: rw.Where, Bud: rw.Bud, Share: round4(r.Share), Score: r.Score, DMM: r.DMM, Buds: round1(r.BudsWithin),
+			HeightCM: round1(at.Z), GainCM: round1(r.GainCM),
+		})
+	}
+	return out
+}
+
+// limbAngle is the angle from vertical that limbs are wanted at.
+func (p *slipMade) limbAngle() float64 { return year.LimbAngle(p.school, p.core.Kind) }
+
+// movedFor finds what a moved cut was for, where it solves nothing.
+func (p *slipMade) movedFor(c *cut.Step) []find.Finding {
+	var out []find.Finding
+	for _, mv := range p.options.Instead {
+		if mv.Cut.Limb != c.Limb || mv.Cut.Kind != c.Kind {
+			continue
+		}
+		for _, f := range p.slip.Findings {
+			if slices.Contains(mv.Findings, cut.KeyOf(f)) {
+				out = append(out, f)
+			}
+		}
+	}
+	return out
+}
+
+func (p *slipMade) carried(c cut.Carried, letters map[cut.Key]string) CarriedBody {
+	key := cut.KeyOf(c.Finding)
+	w := p.speaker.Finding(c.Finding)
+	out := CarriedBody{Finding: key, Letter: letters[key], Name: w.Name, Says: w.Says, Why: c.Why, WhySays: p.speaker.Why(c, p.season == limb.Summer)}
+	if c.Cut != nil {
+		at := p.m.At(p.m.Index(c.Cut.Limb), math.Max(0, c.Cut.AtCM))
+		step := cut.Step{Candidate: *c.Cut, Evidence: c.Evidence}
+		out.Cut = p.speaker.Step(&step, at, nil, string(c.Cut.Tool), true, 0).Title
+		out.Share = round4(c.Cut.Share)
+		out.Price = p.speaker.WaitingPrice(c.Cut.DMM, c.Evidence, c.Cut.Minutes)
+	}
+	return out
+}
+
+func (p *slipMade) gauge() GaugeBody {
+	s := p.slip
+	g := GaugeBody{Limit: p.limit(), Cap: round4(s.Cap), Account: round4(s.Account), Slip: round4(s.Share), Exempt: p.options.Level == cut.Formation}
+	if p.plan != nil {
+		g.Winter, g.Summer = round4(p.plan.Account.Dormant), round4(p.plan.Account.Summer)
+	}
+	for _, c := range s.Cuts {
+		g.Free += c.Takes
+	}
+	g.Free = round4(math.Max(0, g.Free-s.Share))
+	g.Left = round4(math.Max(0, g.Limit-s.Account))
+	g.Says = p.speaker.StopLine(g.Limit, s.Account, g.Free, g.Exempt)
+	g.Zones = []ZoneBody{}
+	for k, z := range s.Zones {
+		g.Zones = append(g.Zones, ZoneBody{
+			Name: words.Thirds[k], Starts: p.speaker.Amount(math.Round(z.FromCM/10)/10, "m") + " up", FromCM: round1(z.FromCM), ToCM: round1(z.ToCM), Used: round4(z.Used), Slip: round4(z.Slip), Most: round4(z.Most),
+			Says: p.speaker.Zone(k, z),
+		})
+	}
+	return g
+}
+
+// fruitLine sets the slip against the season's fruit: the same numbers as the fruit's own page.
+func (p *slipMade) fruitLine() SlipFruitBody {
+	out := SlipFruitBody{BudsLeft: math.Round(p.planner.BudsWithin() - p.slip.BudsWithin), Taken: math.Round(p.slip.BudsWithin)}
+	counted := false
+	if p.fruit != nil {
+		t := p.fruit.plan.Targets
+		if t.Available != nil {
+			out.Fruit = float64(*t.Available)
+		}
+		out.Wanted, counted = float64(t.Target), p.fruit.plan.Count != nil || p.fruit.plan.Glance != nil
+	}
+	out.Says = p.speaker.FruitAgainstCut(out.Fruit, out.Wanted, counted, out.BudsLeft, out.Taken)
+	return out
+}
+
+func (p *slipMade) levels() []LevelBody {
+	out := []LevelBody{}
+	if p.options.Level == cut.Formation || p.options.Zones != nil {
+		return out
+	}
+	at := p.planner.AtLevels()
+	for _, l := range []cut.Level{cut.Fifth, cut.Quarter, cut.Thirty, cut.Third} {
+		s := at[l]
+		out = append(out, LevelBody{
+			Limit: round4(l.Share()), Account: round4(s.Account), Unsolved: math.Round(100*s.Unsolved) / 100, Cuts: len(s.Cuts), Chosen: l == p.options.Level,
+		})
+	}
+	return out
+}
+
+// exposed runs the light again on the cut tree.
+func (p *slipMade) exposed() []string {
+	out := []string{}
+	if len(p.slip.Cuts) == 0 {
+		return out
+	}
+	after, err := cutAll(p.m, p.slip)
+	if err != nil {
+		return out
+	}
+	return append(out, cut.Exposed(p.m, p.light, after, p.lightAhead(after))...)
+}
+
+func cutAll(m *limb.Map, s *cut.Slip) (*limb.Map, error) {
+	var err error
+	for k := range s.Cuts {
+		if m, err = m.Cut(s.Cuts[k].CutAt); err != nil {
+			return nil, err
+		}
+	}
+	return m, nil
+}
+
+// slipChoices are the choices a slip stands on, in their order.
+var slipChoices = []string{"yearly_limit", "limit_scope", "counts", "height_cut", "cut_end", "limb_ends", "bud_to", "side_shoots", "summer_pome", "side_branch", "middle", "slope", "cleaning"}
+
+func (p *slipMade) schoolSays() []ChoiceBody {
+	out := []ChoiceBody{}
+	keys := slipChoices
+	if p.core.Kind.Group == pomology.Stone {
+		keys = append(slices.Clone(keys), "stone_cut")
+	}
+	if p.aim() == year.Restore {
+		keys = append(slices.Clone(keys), "restoration")
+	}
+	for _, k := range keys {
+		if c, v, err := pomology.Find(k, p.school.Value(k)); err == nil {
+			out = append(out, ChoiceBody{k, c.Name, v.Name})
+		}
+	}
+	return out
+}
+
+// forming chooses a young tree's main limbs from the shoots on its map.
+func (p *slipMade) forming() []string {
+	low, side := p.standing.options.LowCM, p.standing.options.SideRatio
+	limits := training.Scaffolds{}
+	if low >= 10 {
+		limits.FirstLowCM = &low
+	}
+	if side > 0 {
+		limits.SideLimit = &side
+	}
+	in, ok := training.ScaffoldsOf(p.m, limits)
+	if !ok {
+		return []string{}
+	}
+	c, err := training.ChooseScaffolds(in)
+	if err != nil {
+		return []string{}
+	}
+	return p.speaker.Scaffolds(c)
+}
+
+// renewing tells the bearing limbs of each scaffold that are due.
+func (p *slipMade) renewing() []string {
+	out := []string{}
+	asked := training.RenewalsOf(p.m, math.Min(1, p.options.Used), p.limit(), !p.options.NoStub)
+	for _, id := range slices.Sorted(maps.Keys(asked)) {
+		if says := p.speaker.Renewal(id, asked[id], training.Rota(asked[id]), p.season == limb.Summer); says != "" {
+			out = append(out, says)
+		}
+	}
+	return out
+}

@@ -1,0 +1,171 @@
+package orchard
+
+import (
+	"context"
+	"math"
+
+	"vertumna/core/given"
+	"vertumna/core/pomology"
+	"vertumna/core/year"
+	"vertumna/store"
+	"vertumna/words"
+)
+
+// TreeBody is a tree with what is odd about it.
+type TreeBody struct {
+	Tree     store.Tree    `json:"tree"`
+	Warnings []given.Fault `json:"warnings" nullable:"false"`
+}
+
+// FormAdvice is a form with what speaks for it.
+type FormAdvice struct {
+	Form        string    `json:"form"`
+	Name        string    `json:"name"`
+	Sentence    string    `json:"sentence"`
+	Score       float64   `json:"score"`
+	HeightM     float64   `json:"height_m"`
+	GroundM2    float64   `json:"ground_m2"`
+	HoursAYear  float64   `json:"hours_a_year"`
+	YearsToCrop int       `json:"years_to_full_crop"`
+	KeepsWhatIs bool      `json:"keeps_present_form"`
+	Reasons     []Points  `json:"reasons" nullable:"false"`
+	Outlines    []Outline `json:"outlines" nullable:"false"`
+}
+
+// Points is one reason of the adviser.
+type Points struct {
+	Rule   string  `json:"rule"`
+	Points float64 `json:"points"`
+	Says   string  `json:"says"`
+}
+
+// Outline is the wanted size at an age.
+type Outline struct {
+	AgeYears int     `json:"age_years"`
+	HeightM  float64 `json:"height_m"`
+	WidthM   float64 `json:"width_m"`
+}
+
+// CheckTree fills what a tree leaves open and refuses what cannot be.
+func (k *Keeper) CheckTree(ctx context.Context, slug string, t *store.Tree) (*store.Orchard, []given.Fault, error) {
+	o, err := k.store.Orchard(ctx, slug)
+	if err != nil {
+		return nil, nil, err
+	}
+	all, err := k.store.Trees(ctx, o.ID)
+	if err != nil {
+		return nil, nil, err
+	}
+	core, err := t.Core()
+	if err != nil {
+		return nil, nil, err
+	}
+	if t.Form == "" {
+		t.Form = string(core.Kind.Forms[0])
+		core.Form = core.Kind.Forms[0]
+	}
+	if err := t.Check().Err(); err != nil {
+		return nil, nil, err
+	}
+	holes := map[string]string{}
+	var standing []year.Tree
+	var codes []string
+	for i := range all {
+		codes = append(codes, all[i].Code)
+		if all[i].Gone != nil {
+			continue
+		}
+		c, err := all[i].Core()
+		if err != nil {
+			return nil, nil, err
+		}
+		standing, holes[c.ID] = append(standing, c), all[i].Hole
+	}
+	if t.Code == "" {
+		t.Code = year.Label(codes)
+		core.Code = t.Code
+	}
+	errs, warnings := year.CheckTree(&core, t.Hole, holes, standing, k.today())
+	return o, orEmpty(warnings), errs.Err()
+}
+
+// Spot is a place in an orchard for which a form is asked.
+type Spot struct {
+	Kind, Class string
+	X, Y        float64 // metres on the plot
+	Age         int     // of the tree that stands there; 0: none
+	Present     string  // its form
+	Hours       float64 // a year free for this tree; 0: unknown
+}
+
+// AdviseForm tells the three forms that suit a spot best.
+func (k *Keeper) AdviseForm(ctx context.Context, slug string, in Spot) ([]FormAdvice, error) {
+	c, err := k.store.Contents(ctx, slug)
+	if err != nil {
+		return nil, err
+	}
+	kind, err := pomology.BySlug(in.Kind)
+	if err != nil {
+		return nil, err
+	}
+	a := pomology.AdviserInput{Kind: kind, Class: pomology.VigourClass(in.Class), AgeYears: in.Age, Present: pomology.FormSlug(in.Present), HoursFree: in.Hours}
+	school, _ := pomology.School{Preset: c.Orchard.School.Preset, Own: c.Orchard.School.Own}.Resolve(false, nil)
+	a.InsideTwigsOK, a.School = school.Is("middle", "twigs"), school.Value("form")
+	fingertip := 0.0
+	if len(c.People) > 0 {
+		fingertip = c.People[0].FingertipCM
+	}
+	a.ReachM, _ = school.ReachM(fingertip, 0)
+	if c.Orchard.Site != nil {
+		if p, err := year.NewPlace(c.Orchard.Site); err == nil {
+			a.Site = p.ForAdviser()
+		}
+	}
+	size, _, _ := kind.SizeFor(a.Class)
+	for _, f := range c.Orchard.Plot.Features {
+		d := distance(f.Points, in.X, in.Y)
+		switch f.Kind {
+		case "wall", "fence":
+			if !a.HasWall || 100*d < a.WallWithinCM {
+				a.HasWall, a.WallWithinCM = true, 100*d
+			}
+		case "path":
+			a.PathInSpread = a.PathInSpread || d < size.SpreadM/2
+		case "bed":
+			a.ShadesABed = a.ShadesABed || d < size.HeightM
+		}
+	}
+	out := []FormAdvice{}
+	for _, v := range pomology.Advise(a) {
+		f := FormAdvice{
+			Form: string(v.Form.Slug), Name: v.Form.Name, Sentence: v.Form.Sentence, Score: v.Score, HeightM: v.HeightM,
+			GroundM2: math.Round(v.GroundM2*10) / 10, HoursAYear: v.HoursAYear, YearsToCrop: v.YearsToCrop, KeepsWhatIs: v.KeepsPresent, Reasons: []Points{}, Outlines: []Outline{},
+		}
+		for _, p := range v.Reasons {
+			f.Reasons = append(f.Reasons, Points{p.Rule, p.Points, words.Point(p.Rule)})
+		}
+		for _, o := range v.Outlines {
+			f.Outlines = append(f.Outlines, Outline{o.AgeYears, math.Round(o.HeightM*100) / 100, math.Round(o.WidthM*100) / 100})
+		}
+		out = append(out, f)
+	}
+	return out, nil
+}
+
+// distance of a spot from a line or closed shape of points, metres.
+func distance(points []store.Point, x, y float64) float64 {
+	best := math.Inf(1)
+	for i, p := range points {
+		q := points[(i+1)%len(points)]
+		if i+1 == len(points) && len(points) < 3 {
+			q = p
+		}
+		dx, dy := q.X-p.X, q.Y-p.Y
+		t := 0.0
+		if l := dx*dx + dy*dy; l > 0 {
+			t = math.Max(0, math.Min(1, ((x-p.X)*dx+(y-p.Y)*dy)/l))
+		}
+		best = math.Min(best, math.Hypot(x-p.X-t*dx, y-p.Y-t*dy))
+	}
+	return best
+}

@@ -1,14 +1,14 @@
 import AxeBuilder from '@axe-core/playwright';
-import { test as base, expect, type Page } from '@playwright/test';
+import { test as base, expect, type Locator, type Page } from '@playwright/test';
 import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 
 const binary = join(import.meta.dirname, '..', 'bin', 'vertumna');
 
 /** Starts the program over a database of its own and gives its address. */
-export async function start(args: string[]): Promise<{ url: string; stop: () => void }> {
+export async function start(args: string[]): Promise<{ url: string; stop: () => Promise<void> }> {
   const child = spawn(binary, [...args, '--listen', '127.0.0.1:0', '--quiet'], {
     stdio: ['ignore', 'pipe', 'inherit'],
   });
@@ -21,8 +21,40 @@ export async function start(args: string[]): Promise<{ url: string; stop: () => 
     });
     child.on('exit', (code) => reject(new Error(`vertumna ended with ${String(code)}: ${out}`)));
   });
-  return { url, stop: () => child.kill() };
+  const ended = new Promise<void>((resolve) => child.on('exit', () => resolve()));
+  return {
+    url,
+    stop: () => {
+      child.kill();
+      return ended;
+    },
+  };
 }
+
+const written = new Map<string, string>();
+
+/** The demo's file of a day: written once a worker, copied for each test. */
+async function demoOf(day: string): Promise<string> {
+  const have = written.get(day);
+  if (have) return have;
+  const file = join(mkdtempSync(join(tmpdir(), 'vertumna-demo-')), 'demo.db');
+  const app = await start(['demo', '--db', file, '--today', day]);
+  await app.stop();
+  written.set(day, file);
+  return file;
+}
+
+async function runs(folder: string, day: string, use: (url: string) => Promise<void>): Promise<void> {
+  const db = join(folder, 'demo.db');
+  copyFileSync(await demoOf(day), db);
+  const app = await start(['demo', '--db', db, '--today', day]);
+  await use(app.url);
+  await app.stop();
+}
+
+process.on('exit', () => {
+  for (const file of written.values()) rmSync(dirname(file), { recursive: true, force: true });
+});
 
 interface Apps {
   /** The demo orchard on 20 February 2027, fresh for this test. */
@@ -53,30 +85,14 @@ export const test = base.extend<Apps & { folder: string }>({
     await use(dir);
     rmSync(dir, { recursive: true, force: true });
   },
-  demo: async ({ folder }, use) => {
-    const app = await start(['demo', '--db', join(folder, 'demo.db'), '--today', '2027-02-20']);
-    await use(app.url);
-    app.stop();
-  },
-  summer: async ({ folder }, use) => {
-    const app = await start(['demo', '--db', join(folder, 'summer.db'), '--today', '2027-07-05']);
-    await use(app.url);
-    app.stop();
-  },
-  spring: async ({ folder }, use) => {
-    const app = await start(['demo', '--db', join(folder, 'spring.db'), '--today', '2027-05-10']);
-    await use(app.url);
-    app.stop();
-  },
-  june: async ({ folder }, use) => {
-    const app = await start(['demo', '--db', join(folder, 'june.db'), '--today', '2027-06-20']);
-    await use(app.url);
-    app.stop();
-  },
+  demo: async ({ folder }, use) => runs(folder, '2027-02-20', use),
+  summer: async ({ folder }, use) => runs(folder, '2027-07-05', use),
+  spring: async ({ folder }, use) => runs(folder, '2027-05-10', use),
+  june: async ({ folder }, use) => runs(folder, '2027-06-20', use),
   empty: async ({ folder }, use) => {
     const app = await start(['serve', '--db', join(folder, 'own.db'), '--today', '2027-02-20']);
     await use(app.url);
-    app.stop();
+    await app.stop();
   },
 });
 
@@ -92,6 +108,12 @@ export async function open(page: Page, url: string): Promise<void> {
   await page.goto(url);
   await page.waitForLoadState('networkidle');
   await page.evaluate(() => document.fonts.ready);
+}
+
+/** How many there are, once there are any: a list that is still on its way is not an empty one. */
+export async function counted(of: Locator): Promise<number> {
+  await of.first().waitFor();
+  return of.count();
 }
 
 /** Fails when the page is wider than its window. */

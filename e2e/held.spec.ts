@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
-import { expect, laptopOnly, open, start, test } from './app';
+import { counted, expect, laptopOnly, open, start, test } from './app';
 
 const slip = (page: Page) => page.getByRole('region', { name: 'Slip', exact: true });
 const heads = (page: Page) => slip(page).locator('.stephead');
@@ -40,7 +40,7 @@ test('three choices of the school move what the slip and the year say', async ({
   laptopOnly(info, 'the choices are the same on the phone');
   await open(page, demo + bench('C2'));
   await expect(slip(page).getByText('Clean tools with alcohol between trees')).toBeVisible();
-  const steps = await heads(page).count();
+  const steps = await counted(heads(page));
   const says = await slip(page).getByRole('figure', { name: 'Stop line' }).locator('figcaption').innerText();
   const change = async (own: Record<string, string>) =>
     page.evaluate(async (own) => {
@@ -66,7 +66,7 @@ test('three choices of the school move what the slip and the year say', async ({
   expect(await change({ height_cut: 'dormant-reduction' })).toBe(200);
   await page.reload();
   await expect(slip(page).getByRole('region', { name: 'Tops, big cuts first' })).toBeVisible();
-  expect(await heads(page).count()).not.toBe(steps);
+  expect(await counted(heads(page))).not.toBe(steps);
 });
 
 test('a slip is logged, and the plan of the years after it stays what it was: down, then held', async ({
@@ -148,7 +148,7 @@ test('four years of slips, each logged in its season on a map carried on, bring 
       const now = await heightOf(page, code);
       reach = now.reach;
       if (day.endsWith('07-05')) summers.push(now.height);
-      app.stop();
+      await app.stop();
     }
   expect(summers).toHaveLength(4);
   for (const cm of summers.slice(2)) expect(cm).toBeLessThan(reach + 21); // down in two years, then held

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { accessible, expect, fits, open, test, laptopOnly } from './app';
+import { accessible, counted, expect, fits, laptopOnly, open, test } from './app';
 
 const bench = (code: string, day = '') => `/lower-terrace/trees/lower-terrace-${code}${day ? `?day=${day}` : ''}`;
 const slip = (page: Page) => page.getByRole('region', { name: 'Slip', exact: true });
@@ -7,7 +7,7 @@ const heads = (page: Page) => slip(page).locator('.stephead');
 
 test('a step is taken, another left and put back, and the stop line follows', async ({ page, demo }, info) => {
   await open(page, demo + bench('C2'));
-  const before = await heads(page).count();
+  const before = await counted(heads(page));
   expect(before).toBeGreaterThan(4);
   const gauge = slip(page).getByRole('figure', { name: 'Stop line' });
   const says = await gauge.locator('figcaption').innerText();
@@ -41,7 +41,7 @@ test('a cut is moved to another bud, and the tree is seen after the cuts and nex
 }, info) => {
   laptopOnly(info, 'the same on the phone, where another test logs and looks');
   await open(page, `${demo}/saltwind/trees/saltwind-B2`);
-  const n = await heads(page).count();
+  const n = await counted(heads(page));
   for (let i = 0; i < n; i++) {
     await heads(page).nth(i).click();
     await slip(page)
@@ -49,7 +49,7 @@ test('a cut is moved to another bud, and the tree is seen after the cuts and nex
       .click();
     const places = slip(page).locator('.places button:not([disabled])');
     await places.first().waitFor();
-    if ((await places.count()) > 2) break;
+    if ((await counted(places)) > 2) break;
     await heads(page).nth(i).click();
   }
   const to = slip(page).locator('.places button:not([disabled])').last();
@@ -58,10 +58,10 @@ test('a cut is moved to another bud, and the tree is seen after the cuts and nex
   await expect(heads(page).filter({ hasText: name }).first()).toBeVisible();
 
   const limbs = page.getByRole('treeitem');
-  const now = await limbs.count();
+  const now = await counted(limbs);
   await page.getByRole('button', { name: 'After the cuts' }).click();
   await expect(page.getByText('As it stands once the slip is made.')).toBeVisible();
-  await expect(async () => expect(await limbs.count()).toBeLessThan(now)).toPass();
+  await expect(async () => expect(await counted(limbs)).toBeLessThan(now)).toPass();
   await page.getByRole('button', { name: 'Next winter' }).click();
   await expect(page.getByText(/with the slip made: next winter/)).toBeVisible();
   await page.getByRole('button', { name: 'Uncut' }).click();
@@ -73,7 +73,7 @@ test('a cut is moved to another bud, and the tree is seen after the cuts and nex
 test('part of a slip is logged, and what was left stands on the rail next season', async ({ page, demo }) => {
   await open(page, demo + bench('C2'));
   await heads(page).first().waitFor();
-  const steps = await heads(page).count();
+  const steps = await counted(heads(page));
   await slip(page).getByRole('button', { name: 'Log what was cut' }).click();
   const log = page.getByRole('form', { name: 'Log what was cut' });
   await log.getByRole('checkbox').last().uncheck();

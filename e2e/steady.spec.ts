@@ -1,4 +1,4 @@
-import { expect, laptopOnly, open, test } from './app';
+import { counted, expect, laptopOnly, open, test } from './app';
 
 const anywhere = 'the same on every screen';
 
@@ -105,7 +105,7 @@ test('one line of several trees is logged at once, and undone at once', async ({
     .click();
   await docket.getByRole('button', { name: /^Log all \d+/ }).click();
   const form = page.getByRole('form', { name: 'Log Stand back and look' });
-  const trees = await form.getByRole('checkbox').count();
+  const trees = await counted(form.getByRole('checkbox'));
   expect(trees).toBeGreaterThan(1);
   await form.getByRole('button', { name: 'Log it' }).click();
   await expect(docket.getByRole('button', { name: /Stand back and look/ })).toHaveCount(0);

@@ -49,17 +49,17 @@ func TestCorePackagesImportNoIOAndNothingOfOursOutsideCore(t *testing.T) {
 
 // arrows are what each room may import of ours, besides what these import in turn.
 var arrows = map[string]string{
-	"core/given": "", "core/together": "", "core/towns": "",
+	"core/given": "", "core/together": "", "core/towns": "", "core/num": "",
 	"core/pomology":  "core/given",
 	"core/almanac":   "core/pomology core/given",
 	"core/limb":      "core/pomology core/given",
 	"core/light":     "core/limb core/together",
-	"core/training":  "core/limb core/pomology core/given",
+	"core/training":  "core/limb core/pomology core/given core/num",
 	"core/quickline": "core/limb",
 	"core/find":      "core/limb core/pomology core/training",
 	"core/growth":    "core/almanac core/light core/limb core/pomology core/given",
 	"core/cut":       "core/find core/growth core/light core/limb core/pomology core/together",
-	"core/crop":      "core/almanac core/limb core/pomology core/given core/together",
+	"core/crop":      "core/almanac core/limb core/pomology core/given core/together core/num",
 	"core/year":      "core/almanac core/crop core/cut core/find core/limb core/pomology core/given",
 	"core/yard":      "core/almanac core/find core/light core/limb core/year",
 	"words":          "core/",

@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"vertumna/core/given"
+	"vertumna/core/num"
 )
 
 // AllotLimb is a limb that takes its part of the tree's fruit.
@@ -80,7 +81,7 @@ func Allot(in AllotInput) (Allotment, error) {
 		out.Limbs[i] = LimbShare{ID: l.ID, On: onLimb(&l, in.PerCM2)}
 		s := share{cap: math.Inf(1)}
 		if !l.NoFruit {
-			s.w = Section(l.DiameterMM) * clamp((l.Light-0.15)/0.45, 0, 1)
+			s.w = Section(l.DiameterMM) * num.Clamp((l.Light-0.15)/0.45, 0, 1)
 		}
 		if l.SafeFruit != nil {
 			s.cap = float64(*l.SafeFruit)
@@ -111,7 +112,7 @@ func onLimb(l *AllotLimb, perCM2 *float64) *int {
 	case l.Counted != nil:
 		on = *l.Counted
 	case perCM2 != nil:
-		on = int(round(*perCM2 * Section(l.DiameterMM)))
+		on = int(num.Round(*perCM2 * Section(l.DiameterMM)))
 	default:
 		return nil
 	}
@@ -136,7 +137,7 @@ func shareOut(shares []share, target float64) {
 		w, rest := sumOpen(), left
 		for i := range shares {
 			s := &shares[i]
-			if s.open && rest*s.w/w >= s.cap-slack {
+			if s.open && rest*s.w/w >= s.cap-num.Slack {
 				s.keep, s.open, closed = s.cap, false, true
 				left -= s.cap
 			}
@@ -158,7 +159,7 @@ func shareOut(shares []share, target float64) {
 			continue
 		}
 		part := left * s.w / w
-		s.keep = floor(part)
+		s.keep = num.Floor(part)
 		over -= s.keep
 		rests = append(rests, rest{i, math.Round(math.Max(0, part-s.keep)*1e9) / 1e9})
 	}
@@ -182,7 +183,7 @@ func (l *LimbShare) keep(n int) {
 	gone := max(0, *l.On-n)
 	l.Remove = &gone
 	if *l.On > 0 && n > 0 {
-		one := round(2*float64(*l.On)/float64(n)) / 2
+		one := num.Round(2*float64(*l.On)/float64(n)) / 2
 		l.KeepOneIn = &one
 	}
 }
@@ -241,7 +242,7 @@ func SecondPass(in SecondInput) (Second, error) {
 	left, keep := 0, 0
 	for _, l := range in.Limbs {
 		left, keep = left+l.Left, keep+l.Keep
-		if float64(l.Left) > float64(l.Keep)*(1+in.Tolerance)+1+slack {
+		if float64(l.Left) > float64(l.Keep)*(1+in.Tolerance)+1+num.Slack {
 			out.Again = append(out.Again, Again{l.ID, l.Left - l.Keep})
 		}
 	}
@@ -254,9 +255,9 @@ func SecondPass(in SecondInput) (Second, error) {
 	r := float64(left) / float64(keep)
 	out.Ratio = &r
 	switch {
-	case r > 1+in.Tolerance+slack:
+	case r > 1+in.Tolerance+num.Slack:
 		out.Verdict = "again"
-	case r < 1-in.Tolerance-slack:
+	case r < 1-in.Tolerance-num.Slack:
 		out.Verdict = "over"
 	}
 	return out, nil

@@ -5,6 +5,7 @@ import (
 	"math"
 
 	"vertumna/core/given"
+	"vertumna/core/num"
 )
 
 // Girth is a limb by its thickness, measured past the flare of its base.
@@ -107,9 +108,9 @@ func CountTree(in CountInput) (Count, error) {
 		out.SE = X * math.Sqrt((1-f)/n) * math.Sqrt(s2) / xbar
 		out.between(t90(int(n)-1), sumY)
 		switch h := *out.HalfWidth; {
-		case h <= goodWidth+slack:
+		case h <= goodWidth+num.Slack:
 			out.Verdict = Good
-		case h <= roughWidth+slack:
+		case h <= roughWidth+num.Slack:
 			out.Verdict = Rough
 		default:
 			out.Verdict = TooFew
@@ -120,7 +121,7 @@ func CountTree(in CountInput) (Count, error) {
 		if n >= 3 && sumY > 0 {
 			cv = math.Sqrt(s2) / ybar
 		}
-		N := math.Max(n, round(X/xbar))
+		N := math.Max(n, num.Round(X/xbar))
 		out.CountMore = max(1, need(int(N), cv, goodWidth)-int(n))
 	}
 	return out, nil
@@ -150,7 +151,7 @@ func need(N int, cv, E float64) int {
 		return N
 	}
 	for n := 2; n < N; n++ {
-		if t90(n-1)*cv*math.Sqrt((1-float64(n)/float64(N))/float64(n)) <= E+slack {
+		if t90(n-1)*cv*math.Sqrt((1-float64(n)/float64(N))/float64(n)) <= E+num.Slack {
 			return n
 		}
 	}
@@ -178,7 +179,7 @@ func LimbsToCount(in ToCountInput) (ToCount, error) {
 	n := need(in.Limbs, in.Spread, in.HalfWidth)
 	out := ToCount{Count: n}
 	for k := range n {
-		out.Ranks = append(out.Ranks, int(floor((float64(k)+0.5)*float64(in.Limbs)/float64(n))))
+		out.Ranks = append(out.Ranks, int(num.Floor((float64(k)+0.5)*float64(in.Limbs)/float64(n))))
 	}
 	return out, nil
 }

@@ -12,6 +12,7 @@ import (
 	"slices"
 
 	"vertumna/core/given"
+	"vertumna/core/num"
 	"vertumna/core/pomology"
 )
 
@@ -40,30 +41,8 @@ const (
 )
 
 const (
-	z90   = 1.6449 // two-sided 90 %
-	slack = 1e-9   // in favour of "within"
+	z90 = 1.6449 // two-sided 90 %
 )
-
-func floor(x float64) float64 { return math.Floor(x + slack) }
-func ceil(x float64) float64  { return math.Ceil(x - slack) }
-func round(x float64) float64 { return math.Floor(x + 0.5 + slack) }
-
-func clamp(x, low, high float64) float64 { return math.Max(low, math.Min(high, x)) }
-
-// lerp reads a table of points: linear between them, flat outside.
-func lerp(table [][2]float64, x float64) float64 {
-	for i, p := range table {
-		if x > p[0] {
-			continue
-		}
-		if i == 0 {
-			return p[1]
-		}
-		q := table[i-1]
-		return q[1] + (p[1]-q[1])*(x-q[0])/(p[0]-q[0])
-	}
-	return table[len(table)-1][1]
-}
 
 // Section of round wood, cm2, from its diameter in mm.
 func Section(dMM float64) float64 { return math.Pi * dMM * dMM / 400 }
@@ -71,10 +50,7 @@ func Section(dMM float64) float64 { return math.Pi * dMM * dMM / 400 }
 // kindOf checks an input and finds its kind; a kind unknown is one more fault.
 func kindOf(in any, species string) (*pomology.Kind, given.Faults) {
 	fs := given.Check(in)
-	k, err := pomology.BySlug(species)
-	if err != nil {
-		fs.Add(given.Word, "species", species, "a kind of the table")
-	}
+	k := pomology.Named(&fs, species)
 	return k, fs
 }
 
@@ -101,7 +77,7 @@ func mass(c *pomology.Crop, meanG, load float64) float64 {
 	if load <= 0 {
 		return largest * meanG
 	}
-	return meanG * clamp(math.Pow(c.DensityMedium/load, sizeExponent), smallest, largest)
+	return meanG * num.Clamp(math.Pow(c.DensityMedium/load, sizeExponent), smallest, largest)
 }
 
 // Mass of a fruit of a kind, g, where a limb or tree of a section (cm2) keeps so many. meanG is the tree's own weighed fruit

@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"vertumna/core/given"
+	"vertumna/core/num"
 )
 
 // laterals shares a limb's fruit out to its side limbs and its own wood, by what each bears.
@@ -32,7 +33,7 @@ func (p *planner) laterals(u *unit, l *Limb) ([]Lateral, error) {
 	case l.Share.On != nil:
 		total = *l.Share.On
 	default:
-		total = int(round(u.buds * p.t.Alive * p.t.Kind.Growth.FruitPerBud))
+		total = int(num.Round(u.buds * p.t.Alive * p.t.Kind.Growth.FruitPerBud))
 	}
 	on := spread(total, bears)
 	keep := shareCapped(l.Share.Keep, keeps, on)

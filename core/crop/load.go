@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"vertumna/core/given"
+	"vertumna/core/num"
 	"vertumna/core/pomology"
 )
 
@@ -46,10 +47,10 @@ func CrotchStrength(in CrotchInput) (Crotch, error) {
 	}
 	ratio := 1.0
 	if in.DiameterMM != nil && in.ParentMM != nil {
-		ratio = lerp(byRatio, *in.DiameterMM / *in.ParentMM)
+		ratio = num.Lerp(byRatio, *in.DiameterMM / *in.ParentMM)
 	}
 	out := Crotch{BarkIncluded: in.Bark == "yes" || in.Bark == "unknown" && in.CrotchDeg < barkUnder}
-	out.Share = lerp(byAngle, in.CrotchDeg) * ratio
+	out.Share = num.Lerp(byAngle, in.CrotchDeg) * ratio
 	if out.BarkIncluded {
 		out.Share *= barkShare
 	}
@@ -267,15 +268,15 @@ func (b *beam) stressAt(n int) float64 {
 // where nothing is, and the chord closes in (the Illinois method on whole numbers).
 func (b *beam) most(limit float64) int {
 	over := func(n int) float64 { return b.stressAt(n) - limit }
-	if over(0) > slack {
+	if over(0) > num.Slack {
 		return -1
 	}
 	low, fLow, high, fHigh := 0, over(0), -1, 0.0
 	for _, p := range b.known {
 		switch f := p.s - limit; {
-		case f <= slack && p.n > low:
+		case f <= num.Slack && p.n > low:
 			low, fLow = p.n, f
-		case f > slack && (high < 0 || p.n < high):
+		case f > num.Slack && (high < 0 || p.n < high):
 			high, fHigh = p.n, f
 		}
 	}
@@ -284,7 +285,7 @@ func (b *beam) most(limit float64) int {
 		if slope := over(low+1) - fLow; slope > 0 {
 			next = int(math.Min(mostFruit, float64(low)+math.Ceil(-fLow/slope)+1))
 		}
-		if f := over(next); f > slack {
+		if f := over(next); f > num.Slack {
 			high, fHigh = next, f
 		} else if low, fLow = next, f; next == mostFruit {
 			return mostFruit
@@ -294,7 +295,7 @@ func (b *beam) most(limit float64) int {
 		n := low + int(float64(high-low)*-fLow/(fHigh-fLow))
 		n = max(low+1, min(high-1, n))
 		f := over(n)
-		if f <= slack {
+		if f <= num.Slack {
 			low, fLow = n, f
 			if side == 1 {
 				fHigh /= 2
@@ -386,28 +387,28 @@ func LimbLoad(in LoadInput) (Load, error) {
 	}
 	out.BreakFruit = 1 + b.most(breaks)
 	out.Remove = max(0, in.Fruit-out.SafeFruit)
-	if out.Use > 1+slack {
+	if out.Use > 1+num.Slack {
 		out.shorten(b, in.LengthCM, n)
 	}
-	out.PropAtCM = int(round(propShare * in.LengthCM))
+	out.PropAtCM = int(num.Round(propShare * in.LengthCM))
 	x := float64(out.PropAtCM) / 100
 	part := b.outer(x)
 	beyond := n
 	if x >= b.s0 {
-		beyond = floor(n * (b.L - x) / (b.L - b.s0))
+		beyond = num.Floor(n * (b.L - x) / (b.L - b.s0))
 	}
-	out.PropHolds = part.stress(beyond) <= k.Crop.RuptureMPa*in.Sound/in.Safety+slack
+	out.PropHolds = part.stress(beyond) <= k.Crop.RuptureMPa*in.Sound/in.Safety+num.Slack
 	out.Warnings = sorted(out.Warnings)
 	return out, nil
 }
 
 func loadState(use, safety float64) string {
 	switch {
-	case use <= okTo+slack:
+	case use <= okTo+num.Slack:
 		return LoadOK
-	case use <= 1+slack:
+	case use <= 1+num.Slack:
 		return LoadWatch
-	case use <= okTo*safety+slack:
+	case use <= okTo*safety+num.Slack:
 		return LoadOver
 	}
 	return LoadDanger
@@ -418,10 +419,10 @@ func loadState(use, safety float64) string {
 func (l *Load) shorten(b *beam, lengthCM, n float64) {
 	safe := func(c int) (fruit int, ok bool) {
 		o, r := b.shortened(float64(c) / 100)
-		stays := floor(n * r)
-		return int(stays), o.stress(stays) <= l.LimitMPa+slack
+		stays := num.Floor(n * r)
+		return int(stays), o.stress(stays) <= l.LimitMPa+num.Slack
 	}
-	low, high := int(ceil(b.s0*100+leastStandCM)), int(math.Ceil(lengthCM))
+	low, high := int(num.Ceil(b.s0*100+leastStandCM)), int(math.Ceil(lengthCM))
 	if fruit, ok := safe(low); low >= high || !ok {
 		l.Warnings = append(l.Warnings, WShortenNotEnough)
 		return

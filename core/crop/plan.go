@@ -5,6 +5,7 @@ import (
 
 	"vertumna/core/given"
 	"vertumna/core/limb"
+	"vertumna/core/num"
 	"vertumna/core/pomology"
 )
 
@@ -87,7 +88,7 @@ func (p *planner) count() error {
 		if _, seen := last[c.Limb]; !seen {
 			order = append(order, c.Limb)
 		}
-		last[c.Limb] = int(round(float64(c.Fruit) * (1 - p.t.DropToCome)))
+		last[c.Limb] = int(num.Round(float64(c.Fruit) * (1 - p.t.DropToCome)))
 	}
 	in := CountInput{Scaffolds: p.girths()}
 	for _, id := range order {
@@ -115,7 +116,7 @@ func (p *planner) count() error {
 		for _, u := range p.units {
 			sum += Section(u.diameterMM)
 		}
-		n := int(round(r * density(&p.t.Kind.Crop, p.t.Size) * sum))
+		n := int(num.Round(r * density(&p.t.Kind.Crop, p.t.Size) * sum))
 		p.out.Glance = &n
 	}
 	return nil
@@ -139,7 +140,7 @@ func (p *planner) input(scaffolds []Scaffold) TargetsInput {
 		in.Vigour = string(t.Vigour)
 	}
 	if t.GrowthRatio > 0 {
-		in.GrowthRatio = clamp(t.GrowthRatio, 0.1, 4)
+		in.GrowthRatio = num.Clamp(t.GrowthRatio, 0.1, 4)
 	}
 	if t.State != "" {
 		in.CropState = t.State
@@ -148,7 +149,7 @@ func (p *planner) input(scaffolds []Scaffold) TargetsInput {
 		in.StoneSpacing = t.StoneSpacing
 	}
 	in.HandCM, in.PerCluster, in.ThinAnyway = t.HandCM, t.PerCluster, t.ThinAnyway
-	in.RemovedShare, in.FrostRisk, in.AliveShare, in.MassG = clamp(t.RemovedShare, 0, 0.95), t.FrostRisk, t.Alive, t.Terms.MassG
+	in.RemovedShare, in.FrostRisk, in.AliveShare, in.MassG = num.Clamp(t.RemovedShare, 0, 0.95), t.FrostRisk, t.Alive, t.Terms.MassG
 	return in
 }
 
@@ -174,7 +175,7 @@ func (p *planner) targets() error {
 	in.HouseholdKG = p.t.HouseholdKG
 	if p.r != nil {
 		in.Bearing = bearing
-		n := int(round(buds))
+		n := int(num.Round(buds))
 		in.FlowerBuds = &n
 		safe, err := p.safe()
 		if err != nil {
@@ -212,7 +213,7 @@ func (p *planner) onTree() (int, bool) {
 		for _, n := range p.t.TakenByCuts {
 			taken += n
 		}
-		return max(0, int(round(c.Fruit))-taken), true
+		return max(0, int(num.Round(c.Fruit))-taken), true
 	}
 	if p.out.Glance != nil {
 		return *p.out.Glance, true
@@ -279,11 +280,11 @@ func (p *planner) allot() error {
 	}
 	counted := map[string]int{}
 	for _, c := range p.t.Counts {
-		counted[c.Limb] = int(round(float64(c.Fruit) * (1 - p.t.DropToCome)))
+		counted[c.Limb] = int(num.Round(float64(c.Fruit) * (1 - p.t.DropToCome)))
 	}
 	for k := range p.units {
 		u := &p.units[k]
-		l := AllotLimb{ID: u.id, DiameterMM: u.diameterMM, Light: clamp(math.Max(dimLeast, u.light), 0, 1), NoFruit: p.noFruit(u), AboveReach: clamp(u.aboveReach, 0, 1)}
+		l := AllotLimb{ID: u.id, DiameterMM: u.diameterMM, Light: num.Clamp(math.Max(dimLeast, u.light), 0, 1), NoFruit: p.noFruit(u), AboveReach: num.Clamp(u.aboveReach, 0, 1)}
 		if p.r != nil {
 			safe := min(u.safe, 100000)
 			l.SafeFruit = &safe
@@ -338,7 +339,7 @@ func (p *planner) linesOf(u *unit, keep int) (lines []Line, binding string) {
 		part = float64(keep) / float64(t)
 	}
 	for _, l := range p.out.Targets.Lines {
-		n := int(round(float64(l.Fruit) * part))
+		n := int(num.Round(float64(l.Fruit) * part))
 		if l.Kind == ByStrength {
 			if n = u.safe; n <= keep {
 				binding = ByStrength

@@ -2,6 +2,7 @@ package crop
 
 import (
 	"vertumna/core/given"
+	"vertumna/core/num"
 	"vertumna/core/pomology"
 )
 
@@ -91,13 +92,13 @@ func Spacing(k *pomology.Kind, size Size, school string, handCM *float64) (cm fl
 		return (low + high) / 2, nil
 	}
 	if handCM == nil {
-		return clamp(defaultHand, low, high), []string{WHandDefault}
+		return num.Clamp(defaultHand, low, high), []string{WHandDefault}
 	}
 	hand := *handCM
 	if hand > stretchedHand {
 		hand, warnings = hand/2, []string{WSpan}
 	}
-	return clamp(hand, low, high), warnings
+	return num.Clamp(hand, low, high), warnings
 }
 
 func perCluster(k *pomology.Kind, own *int) int {

@@ -7,6 +7,7 @@ import (
 
 	"vertumna/core/almanac"
 	"vertumna/core/limb"
+	"vertumna/core/num"
 	"vertumna/core/pomology"
 )
 
@@ -115,7 +116,7 @@ func bloomAfter(k *pomology.Kind, s *Season, reference int) (Bloom, bool) {
 	if !known || reference < 1 {
 		return Bloom{}, false
 	}
-	in := BloomInput{Species: k.Slug, Kept: min(int(round(kept)), 100000), Reference: reference, DaysAfterBloom: 30}
+	in := BloomInput{Species: k.Slug, Kept: min(int(num.Round(kept)), 100000), Reference: reference, DaysAfterBloom: 30}
 	if s.Taken != nil {
 		in.Removed = *s.Taken
 	}
@@ -125,7 +126,7 @@ func bloomAfter(k *pomology.Kind, s *Season, reference int) (Bloom, bool) {
 
 // Reference is the fruit of a medium crop on a section, at least 1.
 func Reference(k *pomology.Kind, sectionCM2 float64) int {
-	return max(1, int(round(k.Crop.DensityMedium*sectionCM2)))
+	return max(1, int(num.Round(k.Crop.DensityMedium*sectionCM2)))
 }
 
 // Years is a tree's crop over the years with what it means for the next one.
@@ -163,7 +164,7 @@ func YearsOf(k *pomology.Kind, seasons []Season, year, reference int, loadNow fl
 		}
 	}
 	if _, known := this.Carried(); !known && loadNow > 0 {
-		n := int(round(loadNow))
+		n := int(num.Round(loadNow))
 		this.Left = &n
 	}
 	if b, ok := bloomAfter(k, &this, reference); ok {
@@ -365,7 +366,7 @@ func RemovedFrom(now, before, removed float64) float64 {
 	if now <= 0 || before <= 0 {
 		return removed
 	}
-	return clamp(1-(1-removed)*before/now, 0, removed)
+	return num.Clamp(1-(1-removed)*before/now, 0, removed)
 }
 
 // Safety is the factor between what breaks a limb and what it may carry, by how much wind it meets: knots and slant of grain

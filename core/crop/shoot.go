@@ -4,6 +4,8 @@ import (
 	"cmp"
 	"math"
 	"slices"
+
+	"vertumna/core/num"
 )
 
 // QuotaInput is a bearing shoot.
@@ -72,15 +74,15 @@ func ShootQuota(in QuotaInput) (Quota, error) {
 	switch out.Class {
 	case "hanging_weak":
 	case "hanging":
-		spots = floor(0.5 * r)
+		spots = num.Floor(0.5 * r)
 	case "weak":
-		if r >= 1-slack {
+		if r >= 1-num.Slack {
 			spots = 1
 		}
 	case "strong":
-		spots = floor(1.25*r + 0.5)
+		spots = num.Floor(1.25*r + 0.5)
 	default:
-		spots = floor(r + 0.5)
+		spots = num.Floor(r + 0.5)
 		if spots == 0 && in.OnSpur {
 			spots = 1
 		}
@@ -152,7 +154,7 @@ func KeepOnShoot(in KeepInput) (Keep, error) {
 	crowd := 0
 	for i, j := range chosen {
 		out.Keep = append(out.Keep, spots[j].ids...)
-		if i > 0 && spots[j].at-spots[chosen[i-1]].at < gap-slack {
+		if i > 0 && spots[j].at-spots[chosen[i-1]].at < gap-num.Slack {
 			crowd++
 		} else {
 			crowd = 1
@@ -242,7 +244,7 @@ func choose(spots []spot, most int, gap float64, pairs bool) []int {
 			for crowded := range 2 {
 				s := state{0, -1}
 				for j := n - 1; left > 0 && j >= last; j-- {
-					near := last > 0 && spots[j].at-spots[last-1].at < gap-slack
+					near := last > 0 && spots[j].at-spots[last-1].at < gap-num.Slack
 					if near && (!pairs || crowded == 1) {
 						continue
 					}
@@ -250,7 +252,7 @@ func choose(spots []spot, most int, gap float64, pairs bool) []int {
 					if near {
 						c = 1
 					}
-					if w := spotWorth + spots[j].score + best[left-1][j+1][c].worth; w >= s.worth-slack {
+					if w := spotWorth + spots[j].score + best[left-1][j+1][c].worth; w >= s.worth-num.Slack {
 						s = state{w, j}
 					}
 				}
@@ -265,7 +267,7 @@ func choose(spots []spot, most int, gap float64, pairs bool) []int {
 		if j < 0 {
 			break
 		}
-		if last > 0 && spots[j].at-spots[last-1].at < gap-slack {
+		if last > 0 && spots[j].at-spots[last-1].at < gap-num.Slack {
 			crowded = 1
 		} else {
 			crowded = 0

@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"vertumna/core/given"
+	"vertumna/core/num"
 	"vertumna/core/pomology"
 )
 
@@ -157,7 +158,7 @@ func (t *target) basis() {
 }
 
 func (t *target) line(kind string, fruit float64) {
-	t.out.Lines = append(t.out.Lines, Line{kind, int(floor(fruit))})
+	t.out.Lines = append(t.out.Lines, Line{kind, int(num.Floor(fruit))})
 }
 
 // lines are made in the order they bind when equal.
@@ -170,7 +171,7 @@ func (t *target) lines() {
 	if in.SafeFruit != nil {
 		t.line(ByStrength, float64(*in.SafeFruit))
 	}
-	vigour := clamp(0.5+0.5*in.GrowthRatio, vigourLow, vigourHigh)
+	vigour := num.Clamp(0.5+0.5*in.GrowthRatio, vigourLow, vigourHigh)
 	t.line(ByDensity, d*t.section*t.bearing*vigour*t.on)
 	t.line(ByLeaves, t.leaves()*(1-in.RemovedShare)/(c.LeavesPerFruit*leafFactor[in.Size])*t.on)
 	t.spacing()
@@ -225,7 +226,7 @@ func (t *target) spacing() {
 
 // household is the smallest number that gives the kilos wanted; few fruit grow larger.
 func (t *target) household(kg float64) int {
-	want := 1000 * kg / t.in.UsableShare * (1 - slack)
+	want := 1000 * kg / t.in.UsableShare * (1 - num.Slack)
 	gives := func(n int) float64 { return float64(n) * t.massAt(float64(n)) }
 	low, high := 0, 1
 	for gives(high) < want {
@@ -254,14 +255,14 @@ func (t *target) consequences() {
 		n := *in.FruitOnTree
 		out.Available = &n
 	case in.FlowerBuds != nil:
-		n := int(floor(float64(*in.FlowerBuds) * in.AliveShare * t.k.Growth.FruitPerBud))
+		n := int(num.Floor(float64(*in.FlowerBuds) * in.AliveShare * t.k.Growth.FruitPerBud))
 		out.Available = &n
 	}
 	hand := byHand(t.k, in.ThinAnyway)
 	if !hand {
 		out.Warnings = append(out.Warnings, WNotThinned)
 	}
-	out.FirstPassKeep = int(ceil(float64(out.Target) / (1 - math.Min(in.FrostRisk, frostInsurance))))
+	out.FirstPassKeep = int(num.Ceil(float64(out.Target) / (1 - math.Min(in.FrostRisk, frostInsurance))))
 	got := out.Target
 	if out.Available != nil {
 		have, remove := *out.Available, 0
@@ -306,5 +307,5 @@ func HouseholdNeed(in HouseholdInput) (Household, error) {
 	}
 	kg := (in.FreshKG + in.Jars*in.JarLitre*k.Crop.KgPerJarLitre) / in.UsableShare
 	m := mass(&k.Crop, k.Crop.MassG, density(&k.Crop, in.Size))
-	return Household{KG: kg, Fruit: int(ceil(1000 * kg / m)), MassG: m}, nil
+	return Household{KG: kg, Fruit: int(num.Ceil(1000 * kg / m)), MassG: m}, nil
 }

@@ -7,6 +7,7 @@ import (
 	"slices"
 
 	"vertumna/core/limb"
+	"vertumna/core/num"
 	"vertumna/core/together"
 )
 
@@ -190,9 +191,9 @@ const bendingAtOnce = 2
 // loadInput is a limb of the map as the load model wants it, with the fruit on it and all it carries.
 func (r *reading) loadInput(i, fruit int, o LoadTerms) LoadInput {
 	m, a := r.m, &r.m.Axes[i]
-	tip, tipDeg := math.Min(a.Dt, a.D), clamp(a.A1, 0, 180)
+	tip, tipDeg := math.Min(a.Dt, a.D), num.Clamp(a.A1, 0, 180)
 	in := LoadInput{
-		Species: m.Kind.Slug, LengthCM: clamp(a.L, 10, 1000), D: clamp(a.D, 3, 500), BaseDeg: clamp(a.A0, 0, 180), TipDeg: &tipDeg, Fruit: min(fruit, mostFruit),
+		Species: m.Kind.Slug, LengthCM: num.Clamp(a.L, 10, 1000), D: num.Clamp(a.D, 3, 500), BaseDeg: num.Clamp(a.A0, 0, 180), TipDeg: &tipDeg, Fruit: min(fruit, mostFruit),
 		BareShare: r.bare(i), InLeaf: o.InLeaf, SnowKgM2: o.SnowKgM2, Safety: o.Safety, Bark: "unknown", Sound: 1,
 	}
 	if tip >= 0.5 {
@@ -231,7 +232,7 @@ func (r *reading) bare(i int) float64 {
 	for _, c := range a.Children {
 		from = math.Min(from, r.m.Axes[c].Attach)
 	}
-	return clamp(from/a.L, 0, mostBare)
+	return num.Clamp(from/a.L, 0, mostBare)
 }
 
 // LoadTerms are what holds for all limbs of a tree's load.
@@ -272,7 +273,7 @@ func (r *reading) loads(fruit []float64, o LoadTerms) ([]LimbAt, error) {
 	together.Do(bendingAtOnce, func(worker int) {
 		for k := worker; k < len(which); k += bendingAtOnce {
 			i := which[k]
-			n := int(round(on[i]))
+			n := int(num.Round(on[i]))
 			l, err := LimbLoad(r.loadInput(i, n, o))
 			out[k], errs[k] = LimbAt{m.Axes[i].ID, i, n, l}, err
 		}
@@ -296,8 +297,8 @@ func TakenByCuts(before, now *limb.Map, counts []LimbFruit) map[string]int {
 		if j >= 0 {
 			has = now.LeafBeyond(j, 0)
 		}
-		if gone := 1 - has/math.Max(had, slack); gone > 0.005 {
-			out[c.Limb] = int(round(gone * float64(c.Fruit)))
+		if gone := 1 - has/math.Max(had, num.Slack); gone > 0.005 {
+			out[c.Limb] = int(num.Round(gone * float64(c.Fruit)))
 		}
 	}
 	return out

@@ -2,6 +2,7 @@ package crop
 
 import (
 	"vertumna/core/given"
+	"vertumna/core/num"
 	"vertumna/core/pomology"
 )
 
@@ -91,7 +92,7 @@ func (t *Time) days(in *TimeInput, c *pomology.Crop) {
 	if rate <= 0 {
 		return
 	}
-	opens, closes := max(0, int(ceil((c.OpenMM-*in.DiameterMM)/rate))), max(0, int(floor((c.CloseMM-*in.DiameterMM)/rate)))
+	opens, closes := max(0, int(num.Ceil((c.OpenMM-*in.DiameterMM)/rate))), max(0, int(num.Floor((c.CloseMM-*in.DiameterMM)/rate)))
 	t.DaysToOpen, t.DaysToClose = &opens, &closes
 }
 
@@ -191,9 +192,9 @@ func WhetherToThin(in ThinOrNotInput) (ThinOrNot, error) {
 		skip = skipToFrost
 	}
 	switch {
-	case r <= skip+slack:
+	case r <= skip+num.Slack:
 		out.Verdict, out.Remove = "skip", 0
-	case r <= lightTo+slack:
+	case r <= lightTo+num.Slack:
 		out.Verdict = "light"
 	default:
 		out.Verdict = "full"

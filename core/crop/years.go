@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"vertumna/core/given"
+	"vertumna/core/num"
 )
 
 // CropsInput is one number a year, kilos or fruit throughout; nil for a year not recorded.
@@ -74,16 +75,16 @@ func Alternate(in CropsInput) (Alternation, error) {
 	switch {
 	case pairs < leastPairs:
 		out.Verdict = "too_short"
-	case *out.Index >= unevenFrom-slack && chances > 0 && float64(reversals) >= reversalShare*float64(chances)-slack:
+	case *out.Index >= unevenFrom-num.Slack && chances > 0 && float64(reversals) >= reversalShare*float64(chances)-num.Slack:
 		out.Verdict = "alternating"
 		if before != nil && *before > 0 {
 			out.Next = "off"
 		} else if before != nil {
 			out.Next = "on"
 		}
-	case *out.Index >= unevenFrom-slack:
+	case *out.Index >= unevenFrom-num.Slack:
 		out.Verdict = "uneven"
-	case *out.Index >= mildFrom-slack:
+	case *out.Index >= mildFrom-num.Slack:
 		out.Verdict = "mild"
 	default:
 		out.Verdict = "steady"
@@ -109,9 +110,9 @@ func bloomShare(tendency string, load float64) float64 {
 
 func bloomState(share float64) string {
 	switch {
-	case share >= 0.85-slack:
+	case share >= 0.85-num.Slack:
 		return On
-	case share < 0.35-slack:
+	case share < 0.35-num.Slack:
 		return Off
 	}
 	return Normal
@@ -149,7 +150,7 @@ func ReturnBloom(in BloomInput) (Bloom, error) {
 	if in.Tendency != nil {
 		t = *in.Tendency
 	}
-	r := (float64(in.Kept) + lerp(lateFruit, in.DaysAfterBloom)*float64(in.Removed)) / float64(in.Reference)
+	r := (float64(in.Kept) + num.Lerp(lateFruit, in.DaysAfterBloom)*float64(in.Removed)) / float64(in.Reference)
 	b := bloomShare(t, r)
 	return Bloom{Load: r, BloomShare: b, Next: bloomState(b), Tendency: t}, nil
 }
@@ -252,7 +253,7 @@ func FrostBuds(in FrostInput) (Frosted, error) {
 	z2 := z90 * z90
 	mid, half := (p+z2/(2*n))/(1+z2/n), z90/(1+z2/n)*math.Sqrt(p*(1-p)/n+z2/(4*n*n))
 	out := Frosted{Share: p, Low: math.Max(0, mid-half), High: math.Min(1, mid+half), Verdict: "counted"}
-	if out.High-out.Low > frostWidth+slack {
+	if out.High-out.Low > frostWidth+num.Slack {
 		out.OpenMore = max(0, SureBuds-in.Opened)
 	}
 	if in.Alive == 0 {
@@ -263,7 +264,7 @@ func FrostBuds(in FrostInput) (Frosted, error) {
 	}
 	set := k.Growth.FruitPerBud
 	if in.FlowerBuds != nil {
-		f := int(floor(float64(*in.FlowerBuds) * p * set))
+		f := int(num.Floor(float64(*in.FlowerBuds) * p * set))
 		out.Fruit = &f
 	}
 	if in.FlowerBuds == nil || in.Target == nil {
@@ -281,7 +282,7 @@ func FrostBuds(in FrostInput) (Frosted, error) {
 	out.Verdict = frostVerdict(in.Alive, out.Low, out.High, needed)
 	keep := *in.FlowerBuds
 	if out.Low > 0 {
-		keep = min(keep, int(ceil(target/(out.Low*set))))
+		keep = min(keep, int(num.Ceil(target/(out.Low*set))))
 	}
 	out.BudsToKeep = &keep
 	return out, nil
@@ -289,13 +290,13 @@ func FrostBuds(in FrostInput) (Frosted, error) {
 
 func frostVerdict(alive int, low, high, needed float64) string {
 	switch {
-	case high < needed-slack && alive == 0:
+	case high < needed-num.Slack && alive == 0:
 		return "none"
-	case high < needed-slack:
+	case high < needed-num.Slack:
 		return "short"
-	case low < needed-slack:
+	case low < needed-num.Slack:
 		return "doubtful"
-	case low < plentyFrom*needed-slack:
+	case low < plentyFrom*needed-num.Slack:
 		return "enough"
 	}
 	return "plenty"

@@ -33,7 +33,7 @@ func (fs *Faults) object(v reflect.Value, text []byte, at string) {
 	fill(v)
 	for _, r := range rulesOf(v.Type()) {
 		raw, ok := fields[r.json]
-		switch f := v.Field(r.index); {
+		switch f := v.FieldByIndex(r.index); {
 		case ok && string(raw) != "null":
 			fs.value(f, raw, at+r.json)
 		case r.may || r.defaulted:

@@ -17,11 +17,12 @@ import (
 //	`in:"small|medium|large = medium"`  one of these words
 //	`in:"id"`                  a text that names an item of a list, once
 //	`in:"list 1"`              a list of at least one item
+//	`in:"list 1 [15,400]"`     a list of at least one number, each within its range
 //
 // A whole number is an int field. Without a tag a field is required and free.
 type rule struct {
 	json      string
-	index     int
+	index     []int
 	may       bool
 	defaulted bool
 	def       string
@@ -42,12 +43,19 @@ func rulesOf(t reflect.Type) []rule {
 	var out []rule
 	for i := range t.NumField() {
 		f := t.Field(i)
+		if f.Anonymous && f.Type.Kind() == reflect.Struct { // its fields are those of the input
+			for _, r := range rulesOf(f.Type) {
+				r.index = append([]int{i}, r.index...)
+				out = append(out, r)
+			}
+			continue
+		}
 		name, _, _ := strings.Cut(f.Tag.Get("json"), ",")
 		if name == "" || name == "-" {
 			continue
 		}
 		r := parse(f.Tag.Get("in"))
-		r.json, r.index = name, i
+		r.json, r.index = name, []int{i}
 		out = append(out, r)
 	}
 	rules.Store(t, out)
@@ -66,7 +74,10 @@ func parse(tag string) rule {
 	case tag == "id":
 		r.id = true
 	case strings.HasPrefix(tag, "list"):
-		r.least, _ = strconv.Atoi(strings.TrimSpace(tag[len("list"):]))
+		least, each, _ := strings.Cut(strings.TrimSpace(tag[len("list"):]), " ")
+		of := parse(each)
+		r.ranged, r.open, r.low, r.high = of.ranged, of.open, of.low, of.high
+		r.least, _ = strconv.Atoi(least)
 	case strings.HasPrefix(tag, "[") || strings.HasPrefix(tag, "("):
 		r.ranged, r.open = true, tag[0] == '('
 		low, high, _ := strings.Cut(tag[1:len(tag)-1], ",")
@@ -88,7 +99,7 @@ func New[T any]() T {
 func fill(v reflect.Value) {
 	for _, r := range rulesOf(v.Type()) {
 		if r.defaulted {
-			put(v.Field(r.index), r.def)
+			put(v.FieldByIndex(r.index), r.def)
 		}
 	}
 }
@@ -124,7 +135,7 @@ func Check(in any) Faults {
 
 func (fs *Faults) check(v reflect.Value, at string) {
 	for _, r := range rulesOf(v.Type()) {
-		fs.field(r, v.Field(r.index), at+r.json)
+		fs.field(r, v.FieldByIndex(r.index), at+r.json)
 	}
 }
 
@@ -174,7 +185,7 @@ func (fs *Faults) list(r rule, f reflect.Value, at string) {
 			if !own.id {
 				continue
 			}
-			name := item.Field(own.index).String()
+			name := item.FieldByIndex(own.index).String()
 			if names[name] {
 				fs.Add(Twice, place+"."+own.json, strconv.Quote(name), "a name used once")
 			}

@@ -201,6 +201,15 @@ func BySlug(slug string) (*Kind, error) {
 	return nil, given.Fault{Code: "unknown_kind", Field: "kind", Given: strconv.Quote(slug), Expected: "one of " + strings.Join(Slugs(), ", ")}
 }
 
+// Named is the kind that an input of a model names; one more fault where there is none.
+func Named(fs *given.Faults, species string) *Kind {
+	k, ok := tables.bySlug[species]
+	if !ok {
+		fs.Add(given.Word, "species", strconv.Quote(species), "a kind of the table")
+	}
+	return k
+}
+
 // Slugs lists the slugs of all kinds in the order of the table.
 func Slugs() []string {
 	out := make([]string, len(tables.kinds))

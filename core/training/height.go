@@ -5,20 +5,21 @@ import (
 	"slices"
 
 	"vertumna/core/given"
+	"vertumna/core/num"
 )
 
 // Bounds are what holds a tree's height: the hand, the rows, the light.
 type Bounds struct {
-	RowDistanceCM *float64 `json:"row_distance_cm,omitempty"`
-	LightCapCM    *float64 `json:"light_cap_cm,omitempty"`
-	ReachCM       *float64 `json:"reach_cm,omitempty"`
-	FingertipCM   *float64 `json:"fingertip_cm,omitempty"`
+	RowDistanceCM *float64 `json:"row_distance_cm,omitempty" in:"? [50,2000]"`
+	LightCapCM    *float64 `json:"light_cap_cm,omitempty" in:"? [50,2000]"`
+	ReachCM       *float64 `json:"reach_cm,omitempty" in:"? [60,600]"`
+	FingertipCM   *float64 `json:"fingertip_cm,omitempty" in:"? [80,320]"`
 }
 
 // HeightCap asks how high a tree may stand.
 type HeightCap struct {
 	Bounds
-	HeightCM *float64 `json:"height_cm,omitempty"`
+	HeightCM *float64 `json:"height_cm,omitempty" in:"? (0,2000]"`
 }
 
 // Capped is the answer: the cap, what binds it, and by how much the tree stands over it.
@@ -38,11 +39,8 @@ const (
 
 // CapHeight is the lowest of reach, nine tenths of the row distance, and what the light allows. Errors: given.Faults.
 func CapHeight(in HeightCap) (Capped, error) {
-	var fs given.Faults
+	fs := given.Check(in)
 	in.check(&fs)
-	if in.HeightCM != nil {
-		fs.Above("height_cm", *in.HeightCM, 0, 2000)
-	}
 	if len(fs) > 0 {
 		return Capped{}, fs
 	}
@@ -55,10 +53,6 @@ func CapHeight(in HeightCap) (Capped, error) {
 }
 
 func (b Bounds) check(fs *given.Faults) {
-	fs.May("row_distance_cm", b.RowDistanceCM, 50, 2000)
-	fs.May("light_cap_cm", b.LightCapCM, 50, 2000)
-	fs.May("reach_cm", b.ReachCM, 60, 600)
-	fs.May("fingertip_cm", b.FingertipCM, 80, 320)
 	if b.ReachCM == nil && b.FingertipCM == nil {
 		fs.Add(given.Missing, "reach_cm", "none", "the picking height, or the fingertip height")
 	}
@@ -70,16 +64,16 @@ func (b Bounds) capped() Capped {
 	if b.RowDistanceCM != nil {
 		row := RowRule * *b.RowDistanceCM
 		out.RowRuleCM = &row
-		if row < out.CapCM-nearlyEqual {
+		if row < out.CapCM-num.Slack {
 			out.CapCM, out.Binding = row, "row"
 		}
 	}
-	if b.LightCapCM != nil && *b.LightCapCM < out.CapCM-nearlyEqual {
+	if b.LightCapCM != nil && *b.LightCapCM < out.CapCM-num.Slack {
 		out.CapCM, out.Binding = *b.LightCapCM, "light"
 	}
 	if out.Binding != "reach" {
 		out.Warnings = append(out.Warnings, "W_BELOW_REACH")
-	} else if b.RowDistanceCM != nil && *out.RowRuleCM > reach+nearlyEqual || b.LightCapCM != nil && *b.LightCapCM > reach+nearlyEqual {
+	} else if b.RowDistanceCM != nil && *out.RowRuleCM > reach+num.Slack || b.LightCapCM != nil && *b.LightCapCM > reach+num.Slack {
 		out.Warnings = append(out.Warnings, "W_REACH_BELOW_ROW")
 	}
 	slices.Sort(out.Warnings)
@@ -89,7 +83,7 @@ func (b Bounds) capped() Capped {
 // LeaderStop asks where the leader of a modified leader ends.
 type LeaderStop struct {
 	Bounds
-	TopScaffoldCM *float64 `json:"top_scaffold_cm"`
+	TopScaffoldCM float64 `json:"top_scaffold_cm" in:"[30,600]"`
 }
 
 // Stop is the answer: the window above the top scaffold, and whether it fits under the cap.
@@ -107,21 +101,16 @@ const stopLow, stopHigh = 45, 50
 
 // StopLeader is 45 to 50 cm above the top scaffold, its upper end not over the cap. Errors: given.Faults.
 func StopLeader(in LeaderStop) (Stop, error) {
-	var fs given.Faults
+	fs := given.Check(in)
 	in.check(&fs)
-	if in.TopScaffoldCM == nil {
-		fs.Add(given.Missing, "top_scaffold_cm", "none", "the height of the top scaffold")
-	} else {
-		fs.In("top_scaffold_cm", *in.TopScaffoldCM, 30, 600)
-	}
 	if len(fs) > 0 {
 		return Stop{}, fs
 	}
 	c := in.capped()
-	top := *in.TopScaffoldCM
+	top := in.TopScaffoldCM
 	out := Stop{LowCM: top + stopLow, HighCM: math.Min(top+stopHigh, c.CapCM), CapCM: c.CapCM, Binding: c.Binding, TopAtMostCM: c.CapCM - stopLow}
 	out.OverCM = math.Max(0, out.LowCM-c.CapCM)
-	out.Fits = out.OverCM <= nearlyEqual
+	out.Fits = out.OverCM <= num.Slack
 	if !out.Fits {
 		out.HighCM = top + stopHigh
 	}

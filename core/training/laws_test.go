@@ -19,7 +19,7 @@ func shoots(r *rand.Rand, n int) []training.ScaffoldCandid {
 	for i := range out {
 		out[i] = training.ScaffoldCandid{
 			ID: fmt.Sprint("S", i+1), AzimuthDeg: math.Round(360 * r.Float64()), HeightCM: 40 + math.Round(60*r.Float64()),
-			AngleDeg: 30 + math.Round(45*r.Float64()), DiameterMM: 8 + math.Round(8*r.Float64()),
+			AngleDeg: 30 + math.Round(45*r.Float64()), DiameterMM: 8 + math.Round(8*r.Float64()), Fault: "none",
 		}
 	}
 	return out
@@ -139,7 +139,7 @@ func TestTheLowestBoundHoldsATree(t *testing.T) {
 		by := map[string]float64{"reach": reach, "row": training.RowRule * row, "light": light}
 		require.InDelta(t, least, by[out.Binding], 1e-9)
 		top := 120.0
-		stop, err := training.StopLeader(training.LeaderStop{Bounds: b, TopScaffoldCM: &top})
+		stop, err := training.StopLeader(training.LeaderStop{Bounds: b, TopScaffoldCM: top})
 		require.NoError(t, err)
 		require.Equal(t, stop.Fits, top+45 <= least+1e-9)
 		require.LessOrEqual(t, stop.LowCM, stop.HighCM)

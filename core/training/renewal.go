@@ -7,28 +7,29 @@ import (
 	"slices"
 
 	"vertumna/core/given"
+	"vertumna/core/num"
 )
 
 // Renewal asks which bearing units of a scaffold are renewed this year.
 type Renewal struct {
-	ScaffoldD2MM2 float64  `json:"scaffold_d2_mm2"`
-	Units         []Unit   `json:"units"`
-	CycleYears    *int     `json:"cycle_years,omitempty"` // absent: 3
-	SideLimit     *float64 `json:"side_limit,omitempty"`  // absent: a half
-	LimitShare    *float64 `json:"limit_share,omitempty"` // absent: a fifth
-	UsedShare     float64  `json:"used_share,omitempty"`
-	BigCuts       *int     `json:"big_cuts,omitempty"` // absent: 3
-	RenewByAge    *bool    `json:"renew_by_age,omitempty"`
+	ScaffoldD2MM2 float64  `json:"scaffold_d2_mm2" in:"(0,100000000]"`
+	Units         []Unit   `json:"units" in:"list 1"`
+	CycleYears    *int     `json:"cycle_years,omitempty" in:"? [2,12]"` // absent: 3
+	SideLimit     *float64 `json:"side_limit,omitempty" in:"? [0.3,1]"` // absent: a half
+	LimitShare    *float64 `json:"limit_share,omitempty" in:"? [0,1]"`  // absent: a fifth
+	UsedShare     float64  `json:"used_share,omitempty" in:"[0,1] = 0"`
+	BigCuts       *int     `json:"big_cuts,omitempty" in:"? [0,20]"` // absent: 3
+	RenewByAge    *bool    `json:"renew_by_age,omitempty" in:"?"`
 }
 
 // Unit is a bearing limb of a scaffold.
 type Unit struct {
-	ID         string   `json:"id"`
-	DiameterMM float64  `json:"diameter_mm"`
-	CarrierMM  *float64 `json:"carrier_mm,omitempty"`
-	AgeYears   int      `json:"age_years"`
-	Successor  bool     `json:"successor,omitempty"`
-	Locked     bool     `json:"locked,omitempty"`
+	ID         string   `json:"id" in:"id"`
+	DiameterMM float64  `json:"diameter_mm" in:"(0,1500]"`
+	CarrierMM  *float64 `json:"carrier_mm,omitempty" in:"? (0,1500]"`
+	AgeYears   int      `json:"age_years" in:"[1,100]"`
+	Successor  bool     `json:"successor,omitempty" in:"= false"`
+	Locked     bool     `json:"locked,omitempty" in:"= false"`
 	Waits      bool     `json:"-"` // first a shoot must grow near its base
 	Follower   string   `json:"-"` // who takes over, of a map
 }
@@ -84,7 +85,7 @@ func PlanRenewal(in Renewal) (RenewalPlan, error) {
 	var thick, old []Unit
 	cycle := in.Cycle()
 	for _, u := range in.Units {
-		if ratio(u) > limit+nearlyEqual {
+		if ratio(u) > limit+num.Slack {
 			thick = append(thick, u)
 		} else if u.AgeYears >= cycle {
 			old = append(old, u)
@@ -96,7 +97,7 @@ func PlanRenewal(in Renewal) (RenewalPlan, error) {
 	})
 	r.take(thick, OverHalf, orInt(in.BigCuts, 3))
 	if in.RenewByAge == nil || *in.RenewByAge {
-		r.take(old, OfCycle, int(math.Ceil(float64(len(in.Units))/float64(cycle)-nearlyEqual)))
+		r.take(old, OfCycle, int(num.Ceil(float64(len(in.Units))/float64(cycle))))
 	}
 	r.out.Room = math.Max(0, r.room)
 	return r.out, nil
@@ -121,7 +122,7 @@ func (r *renewing) take(units []Unit, why string, most int) {
 			reason = "successor"
 		case len(r.out.Cuts) >= most:
 			reason = "count"
-		case share > r.room+nearlyEqual:
+		case share > r.room+num.Slack:
 			reason = "limit"
 		}
 		if reason != "" {
@@ -130,7 +131,7 @@ func (r *renewing) take(units []Unit, why string, most int) {
 		}
 		stub := 0.0
 		if !u.Successor {
-			stub = clamp(math.Floor(0.6*u.DiameterMM+0.5+nearlyEqual), 12, 20)
+			stub = num.Clamp(num.Round(0.6*u.DiameterMM), 12, 20)
 		}
 		r.out.Cuts = append(r.out.Cuts, RenewalCut{u.ID, why, share, stub})
 		r.out.Share += share
@@ -146,32 +147,7 @@ func orInt(v *int, other int) int {
 }
 
 func (in Renewal) check() error {
-	var fs given.Faults
-	fs.Above("scaffold_d2_mm2", in.ScaffoldD2MM2, 0, 1e8)
-	fs.May("side_limit", in.SideLimit, 0.3, 1)
-	fs.May("limit_share", in.LimitShare, 0, 1)
-	fs.In("used_share", in.UsedShare, 0, 1)
-	fs.In("cycle_years", float64(orInt(in.CycleYears, CycleYears)), 2, 12)
-	fs.In("big_cuts", float64(orInt(in.BigCuts, 3)), 0, 20)
-	if len(in.Units) == 0 {
-		fs.Add(given.Empty, "units", "none", "at least one bearing limb")
-	}
-	seen := map[string]bool{}
-	for i, u := range in.Units {
-		at := fmt.Sprintf("units[%d].", i)
-		switch {
-		case u.ID == "":
-			fs.Add(given.Missing, at+"id", "none", "a name")
-		case seen[u.ID]:
-			fs.Add(given.Twice, at+"id", u.ID, "a name used once")
-		}
-		seen[u.ID] = true
-		fs.Above(at+"diameter_mm", u.DiameterMM, 0, 1500)
-		fs.In(at+"age_years", float64(u.AgeYears), 1, 100)
-		if u.CarrierMM != nil {
-			fs.Above(at+"carrier_mm", *u.CarrierMM, 0, 1500)
-		}
-	}
+	fs := given.Check(in)
 	if len(fs) > 0 {
 		return fs
 	}

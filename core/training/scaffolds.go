@@ -8,33 +8,35 @@ import (
 	"fmt"
 	"math"
 	"slices"
+	"strconv"
 
 	"vertumna/core/given"
+	"vertumna/core/num"
 )
 
 // Scaffolds asks which of a young tree's shoots become its main limbs.
 type Scaffolds struct {
-	Form             string           `json:"form"`
-	LeaderDiameterMM *float64         `json:"leader_diameter_mm,omitempty"`
-	FirstLowCM       *float64         `json:"first_low_cm,omitempty"`
-	WindFromDeg      *float64         `json:"wind_from_deg,omitempty"`
-	WallDeg          *float64         `json:"wall_deg,omitempty"`
-	PathDeg          *float64         `json:"path_deg,omitempty"`
-	PathClearCM      *float64         `json:"path_clear_cm,omitempty"`   // absent: 220
-	SideLimit        *float64         `json:"side_limit,omitempty"`      // absent: a half
-	LeastAngleDeg    *float64         `json:"least_angle_deg,omitempty"` // absent: 25
-	Candidates       []ScaffoldCandid `json:"candidates"`
+	Form             string           `json:"form" in:"open-vase|low-bush|stone-frame|central-leader|modified-leader|tier-of-four"`
+	LeaderDiameterMM *float64         `json:"leader_diameter_mm,omitempty" in:"? (0,1500]"`
+	FirstLowCM       *float64         `json:"first_low_cm,omitempty" in:"? [10,200]"`
+	WindFromDeg      *float64         `json:"wind_from_deg,omitempty" in:"? [0,360]"`
+	WallDeg          *float64         `json:"wall_deg,omitempty" in:"? [0,360]"`
+	PathDeg          *float64         `json:"path_deg,omitempty" in:"? [0,360]"`
+	PathClearCM      *float64         `json:"path_clear_cm,omitempty" in:"? [0,500]"`  // absent: 220
+	SideLimit        *float64         `json:"side_limit,omitempty" in:"? [0.2,1]"`     // absent: a half
+	LeastAngleDeg    *float64         `json:"least_angle_deg,omitempty" in:"? [0,60]"` // absent: 25
+	Candidates       []ScaffoldCandid `json:"candidates" in:"list 1"`
 }
 
 // ScaffoldCandid is a shoot that could become a scaffold. Fault is none, slight or bad; Keep was decided by a person.
 type ScaffoldCandid struct {
-	ID         string  `json:"id"`
-	AzimuthDeg float64 `json:"azimuth_deg"`
-	HeightCM   float64 `json:"height_cm"`
-	AngleDeg   float64 `json:"angle_deg"`
-	DiameterMM float64 `json:"diameter_mm"`
-	Fault      string  `json:"fault,omitempty"`
-	Keep       bool    `json:"keep,omitempty"`
+	ID         string  `json:"id" in:"id"`
+	AzimuthDeg float64 `json:"azimuth_deg" in:"[0,360]"`
+	HeightCM   float64 `json:"height_cm" in:"[0,1000]"`
+	AngleDeg   float64 `json:"angle_deg" in:"[0,180]"`
+	DiameterMM float64 `json:"diameter_mm" in:"(0,1500]"`
+	Fault      string  `json:"fault,omitempty" in:"none|slight|bad = none"`
+	Keep       bool    `json:"keep,omitempty" in:"= false"`
 }
 
 // ScaffoldTerms are the penalties of a set, 100 less their sum is its score.
@@ -123,8 +125,9 @@ const (
 	hangsDeg       = 110
 	wallDeg        = 45
 	pathDeg        = 35
-	nearlyEqual    = 1e-9
 	losesFrom      = 0.5
+	gapPoints      = 30
+	verticalPoints = 20
 )
 
 // ChooseScaffolds chooses a young tree's scaffolds: every set of the form's sizes is scored. Errors: given.Faults. Cost: sets
@@ -164,45 +167,13 @@ func ChooseScaffolds(in Scaffolds) (ScaffoldChoice, error) {
 }
 
 func (in Scaffolds) check() (scaffoldForm, error) {
-	var fs given.Faults
-	form, ok := scaffoldForms[in.Form]
-	if !ok {
-		fs.Add(given.Word, "form", in.Form, "open-vase, low-bush, stone-frame, central-leader, modified-leader or tier-of-four")
-	}
-	fs.May("first_low_cm", in.FirstLowCM, 10, 200)
-	fs.May("wind_from_deg", in.WindFromDeg, 0, 360)
-	fs.May("wall_deg", in.WallDeg, 0, 360)
-	fs.May("path_deg", in.PathDeg, 0, 360)
-	fs.May("path_clear_cm", in.PathClearCM, 0, 500)
-	fs.May("side_limit", in.SideLimit, 0.2, 1)
-	fs.May("least_angle_deg", in.LeastAngleDeg, 0, 60)
-	if in.LeaderDiameterMM != nil {
-		fs.Above("leader_diameter_mm", *in.LeaderDiameterMM, 0, 1500)
-	} else if form.leader {
+	fs := given.Check(in)
+	form := scaffoldForms[in.Form]
+	if in.LeaderDiameterMM == nil && form.leader {
 		fs.Add(given.Missing, "leader_diameter_mm", "none", "the leader's thickness above the tier")
 	}
-	switch n := len(in.Candidates); {
-	case n == 0:
-		fs.Add(given.Empty, "candidates", "none", "at least one shoot")
-	case n > mostCandidates:
-		fs.Add(given.Range, "candidates", fmt.Sprint(n), fmt.Sprintf("at most %d: mark clear losers first", mostCandidates))
-	}
-	seen := map[string]bool{}
-	for i, c := range in.Candidates {
-		at := fmt.Sprintf("candidates[%d].", i)
-		if c.ID == "" {
-			fs.Add(given.Missing, at+"id", "none", "a name")
-		} else if seen[c.ID] {
-			fs.Add(given.Twice, at+"id", c.ID, "a name used once")
-		}
-		seen[c.ID] = true
-		fs.In(at+"azimuth_deg", c.AzimuthDeg, 0, 360)
-		fs.In(at+"height_cm", c.HeightCM, 0, 1000)
-		fs.In(at+"angle_deg", c.AngleDeg, 0, 180)
-		fs.Above(at+"diameter_mm", c.DiameterMM, 0, 1500)
-		if !slices.Contains([]string{"", "none", "slight", "bad"}, c.Fault) {
-			fs.Add(given.Word, at+"fault", c.Fault, "none, slight or bad")
-		}
+	if n := len(in.Candidates); n > mostCandidates {
+		fs.Add(given.Range, "candidates", strconv.Itoa(n), fmt.Sprintf("at most %d: mark clear losers first", mostCandidates))
 	}
 	return form, fs.Err()
 }
@@ -224,16 +195,13 @@ func (in Scaffolds) refuses(c ScaffoldCandid, form scaffoldForm) string {
 		return "narrow"
 	case c.AngleDeg > hangsDeg:
 		return "hanging"
-	case in.WallDeg != nil && between(c.AzimuthDeg, *in.WallDeg) < wallDeg-nearlyEqual:
+	case in.WallDeg != nil && num.Apart(c.AzimuthDeg, *in.WallDeg) < wallDeg-num.Slack:
 		return "wall"
-	case form.leader && c.DiameterMM / *in.LeaderDiameterMM > 1.5*in.sideLimit()+nearlyEqual:
+	case form.leader && c.DiameterMM / *in.LeaderDiameterMM > 1.5*in.sideLimit()+num.Slack:
 		return "thick"
 	}
 	return ""
 }
-
-// between is the angle between two bearings, 0 to 180.
-func between(a, b float64) float64 { return math.Abs(math.Mod(a-b+540, 360) - 180) }
 
 // best scores every set of the form's sizes; a later one wins only if it is better. The runner-up is the next best.
 func (in Scaffolds) best(left []ScaffoldCandid, form scaffoldForm, keeps int) (best, next []ScaffoldCandid) {
@@ -251,9 +219,9 @@ func (in Scaffolds) best(left []ScaffoldCandid, form scaffoldForm, keeps int) (b
 			return
 		}
 		switch s := in.terms(chosen, form).score(); {
-		case s > bestScore+nearlyEqual:
+		case s > bestScore+num.Slack:
 			best, next, bestScore, nextScore = chosen, best, s, bestScore
-		case s > nextScore+nearlyEqual:
+		case s > nextScore+num.Slack:
 			next, nextScore = chosen, s
 		}
 	}
@@ -277,12 +245,12 @@ func (in Scaffolds) best(left []ScaffoldCandid, form scaffoldForm, keeps int) (b
 
 func (in Scaffolds) terms(set []ScaffoldCandid, form scaffoldForm) ScaffoldTerms {
 	k := float64(len(set))
-	t := ScaffoldTerms{Gap: 30 * in.uneven(set), Number: 4 * math.Abs(k-float64(form.preferred))}
-	heights := make([]float64, len(set))
+	t := ScaffoldTerms{Gap: gapPoints * unevenness(in.azimuths(set)), Number: 4 * math.Abs(k-float64(form.preferred))}
+	heights, lowest := make([]float64, len(set)), math.Inf(1)
 	sum, sq := 0.0, 0.0
 	nearestWind := 180.0
 	for i, c := range set {
-		heights[i] = c.HeightCM
+		heights[i], lowest = c.HeightCM, math.Min(lowest, c.HeightCM)
 		sum, sq = sum+c.DiameterMM, sq+c.DiameterMM*c.DiameterMM
 		switch {
 		case c.AngleDeg < 45:
@@ -291,80 +259,48 @@ func (in Scaffolds) terms(set []ScaffoldCandid, form scaffoldForm) ScaffoldTerms
 			t.Angle += 20 / k * math.Min(1, 0.5*(c.AngleDeg-60)/30)
 		}
 		if form.leader {
-			t.Thickness += 15 / k * clamp((c.DiameterMM / *in.LeaderDiameterMM - in.sideLimit())/in.sideLimit(), 0, 1)
+			t.Thickness += 15 / k * num.Clamp((c.DiameterMM / *in.LeaderDiameterMM - in.sideLimit())/in.sideLimit(), 0, 1)
 		}
-		if in.PathDeg != nil && between(c.AzimuthDeg, *in.PathDeg) <= pathDeg+nearlyEqual && c.HeightCM < given.Or(in.PathClearCM, 220) {
+		if in.PathDeg != nil && num.Apart(c.AzimuthDeg, *in.PathDeg) <= pathDeg+num.Slack && c.HeightCM < given.Or(in.PathClearCM, 220) {
 			t.Path += 10 / k
 		}
 		if c.Fault == "slight" {
 			t.Fault += 10 / k
 		}
 		if in.WindFromDeg != nil {
-			nearestWind = math.Min(nearestWind, between(c.AzimuthDeg, *in.WindFromDeg))
+			nearestWind = math.Min(nearestWind, num.Apart(c.AzimuthDeg, *in.WindFromDeg))
 		}
 	}
-	slices.Sort(heights)
-	for i := 1; i < len(heights); i++ {
-		v := heights[i] - heights[i-1]
-		switch {
-		case v < form.apartLow:
-			t.Vertical += 20 / (k - 1) * (form.apartLow - v) / form.apartLow
-		case v > form.apartHigh:
-			t.Vertical += 20 / (k - 1) * math.Min(1, (v-form.apartHigh)/form.apartHigh)
-		}
-	}
+	t.Vertical = verticalPoints * apartPenalty(heights, form.apartLow, form.apartHigh)
 	mean := sum / k
 	t.Even = 5 * math.Min(1, math.Sqrt(math.Max(0, sq/k-mean*mean))/mean/0.5)
 	if in.WindFromDeg != nil {
-		t.Wind = 5 * clamp((nearestWind-45)/135, 0, 1)
+		t.Wind = 5 * num.Clamp((nearestWind-45)/135, 0, 1)
 	}
-	t.Low = 5 * clamp((heights[0]-math.Max(60, in.firstLow(form)))/30, 0, 1)
+	t.Low = 5 * num.Clamp((lowest-math.Max(60, in.firstLow(form)))/30, 0, 1)
 	return t
 }
 
-// gaps are the angles between neighbours round the trunk, with where each starts; a wall counts as one more limb.
-func (in Scaffolds) gaps(set []ScaffoldCandid) (from, gap []float64) {
+// azimuths of a set round the trunk; a wall counts as one more limb.
+func (in Scaffolds) azimuths(set []ScaffoldCandid) []float64 {
 	var az []float64
 	for _, c := range set {
-		az = append(az, math.Mod(c.AzimuthDeg, 360))
+		az = append(az, c.AzimuthDeg)
 	}
 	if in.WallDeg != nil {
-		az = append(az, math.Mod(*in.WallDeg, 360))
+		az = append(az, *in.WallDeg)
 	}
-	slices.Sort(az)
-	for i := range az {
-		next := az[(i+1)%len(az)]
-		if i == len(az)-1 {
-			next += 360
-		}
-		from, gap = append(from, az[i]), append(gap, next-az[i])
-	}
-	return from, gap
+	return az
 }
-
-// uneven is how far the gaps stand from equal ones, 0..1.
-func (in Scaffolds) uneven(set []ScaffoldCandid) float64 {
-	_, gap := in.gaps(set)
-	if len(gap) == 1 {
-		return 1
-	}
-	equal, sum := 360/float64(len(gap)), 0.0
-	for _, g := range gap {
-		sum += math.Abs(g - equal)
-	}
-	return sum / (2 * (360 - equal))
-}
-
-func clamp(x, low, high float64) float64 { return math.Max(low, math.Min(high, x)) }
 
 func (out *ScaffoldChoice) tell(in Scaffolds, form scaffoldForm, best, next []ScaffoldCandid) {
 	terms := in.terms(best, form)
 	score := terms.score()
 	out.Chosen, out.Terms, out.Score = names(best), &terms, &score
-	from, gap := in.gaps(best)
+	from, gap := gapsOf(in.azimuths(best))
 	widest := 0
 	for i := range gap {
-		if gap[i] > gap[widest]+nearlyEqual {
+		if gap[i] > gap[widest]+num.Slack {
 			widest = i
 		}
 	}
@@ -377,7 +313,7 @@ func (out *ScaffoldChoice) tell(in Scaffolds, form scaffoldForm, best, next []Sc
 	out.RunnerUp = &RunnerUp{Chosen: names(next), Score: theirs.score(), Loses: []TermLoss{}}
 	mine := terms.list()
 	for k, l := range theirs.list() {
-		if d := l.Points - mine[k].Points; d >= losesFrom-nearlyEqual {
+		if d := l.Points - mine[k].Points; d >= losesFrom-num.Slack {
 			out.RunnerUp.Loses = append(out.RunnerUp.Loses, TermLoss{l.Term, d})
 		}
 	}

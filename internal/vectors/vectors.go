@@ -58,12 +58,7 @@ type file struct {
 }
 
 // Run runs every case of every file of a folder: each file has its model.
-func Run(t *testing.T, folder string, models map[string]Model) { run(t, folder, models, false) }
-
-// RunSome passes over the files of models that are still to come.
-func RunSome(t *testing.T, folder string, models map[string]Model) { run(t, folder, models, true) }
-
-func run(t *testing.T, folder string, models map[string]Model, some bool) {
+func Run(t *testing.T, folder string, models map[string]Model) {
 	t.Helper()
 	files, err := filepath.Glob(filepath.Join(Dir(folder), "*.json"))
 	require.NoError(t, err)
@@ -74,9 +69,6 @@ func run(t *testing.T, folder string, models map[string]Model, some bool) {
 		var f file
 		require.NoError(t, json.Unmarshal(text, &f), path)
 		model := models[f.Model]
-		if model == nil && some {
-			continue
-		}
 		require.NotNil(t, model, "%s: no model answers it", f.Model)
 		seen[f.Model] = true
 		for _, c := range f.Cases {

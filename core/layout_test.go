@@ -60,7 +60,7 @@ var arrows = map[string]string{
 	"core/growth":    "core/almanac core/light core/limb core/pomology core/given",
 	"core/cut":       "core/find core/growth core/light core/limb core/pomology core/together",
 	"core/crop":      "core/almanac core/limb core/pomology core/given core/together core/num",
-	"core/year":      "core/almanac core/crop core/cut core/find core/limb core/pomology core/given",
+	"core/year":      "core/almanac core/crop core/cut core/find core/limb core/pomology core/training core/given",
 	"core/yard":      "core/almanac core/find core/light core/limb core/year",
 	"words":          "core/",
 	"contract":       "core/almanac core/given",

@@ -22,7 +22,7 @@ var reasons = map[string]string{
 	"limb-due-why": "You said: {text}",
 
 	"look-before-cutting": "The first step is never a cut: walk round it and decide the few cuts that matter.",
-	"young-look-only":     "A young tree is looked at every year; no cutting yet.",
+	"young-look-first":    "A young tree is looked at before anything is cut: few cuts make its frame.",
 	"leaves-tell":         "Limbs that struggle show while they are in leaf; mark them for the winter.",
 
 	"aim-build":           "Aim: build. Winter cuts call up strong growth.",
@@ -107,6 +107,11 @@ var reasons = map[string]string{
 	"days-uncertain":         "The window is {n} long and its forecast spans {t}: go by what the tree shows, not by the date.",
 	"one-of-several":         "A stub or heading cut woke several shoots: choose one, about {day}.",
 	"device-set":             "By your school the {text} comes off from {day}.",
+	"device-tight":           "The loop of the {text} is tight: a limb of its thickness has no room left.",
+	"device-gust":            "After the wind of {day}: does the {text} still sit?",
+	"device-move":            "Six months on: shift the loop of the {text} and widen it.",
+	"device-worn":            "The {text} is worn out about {day}: renew it, or take it off if the limb stays.",
+	"device-test":            "Let the {text} go for an hour about {day}. If the limb springs back more than 10 degrees, put it back at another place until midsummer; if it stays, it is set.",
 	"device-settles":         "A week on: does the {text} still sit where it was put?",
 	"device-monthly":         "Monthly in growth: is there room between {text} and bark?",
 	"narrow-limbs":           "Limbs are wanted at about {n} from vertical; narrow ones trap bark and split.",
@@ -198,6 +203,9 @@ var guesses = map[string]string{
 
 // Reason says one line of evidence.
 func (s Speaker) Reason(r year.Reason) string {
+	if r.Step != nil {
+		return s.FormStep(*r.Step)
+	}
 	t, ok := reasons[r.Rule]
 	if !ok {
 		return ""
@@ -241,6 +249,9 @@ func (s Speaker) text(r year.Reason) string {
 		if r.Text == "" {
 			return "no reason given."
 		}
+	}
+	if r.Rig != nil {
+		return DeviceName(r.Text) + rigLimb(r.Rig)
 	}
 	return strings.ReplaceAll(r.Text, "_", " ")
 }

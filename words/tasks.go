@@ -32,6 +32,8 @@ var titles = map[year.TaskKind][2]string{
 	year.YoungCare: {"young care", "Weed, mulch and water"}, year.MeasureHeight: {"measure", "Measure the height"},
 	year.Tools: {"tools", "Sharpen and oil the tools"}, year.GiveStake: {"stake", "Give it a stake"},
 	year.GiveMulch: {"mulch", "Give it mulch"}, year.GiveWires: {"wires", "Put up wires"},
+	year.StripFruit: {"fruit off", "Take its fruit off"}, year.FrameCut: {"frame", "A cut for the frame"}, year.FrameSummer: {"frame", "A summer cut for the frame"},
+	year.TieArms: {"arms", "Tie the arms"}, year.ReleaseTest: {"let go", "Let it go for a look"},
 	year.Repot: {"tub", "A larger tub, or root and crown back"}, year.OwnJob: {"own", "Your own task"},
 }
 
@@ -39,6 +41,12 @@ var titles = map[year.TaskKind][2]string{
 func (s Speaker) Title(t *year.Task) string {
 	if t.Title != "" {
 		return t.Title
+	}
+	if t.Step != nil {
+		return s.FormTitle(*t.Step)
+	}
+	if o := rigOf(t); o != nil && o.Limb != "" {
+		return titles[t.Kind][1] + ": " + DeviceName(o.Device) + " on " + o.Limb
 	}
 	if t.Kind == year.DormantCut && t.Mark == year.BloomMark {
 		return "Cut at bud swell to bloom"
@@ -144,6 +152,11 @@ var instead = map[string]string{
 	"mulch-still":         "Mulch it all the same.",
 	"wires-still":         "Put them up before the next tying.",
 	"repot-winter":        "Do it in the next dormant season.",
+	"strip-still":         "Take them off still: each one costs a shoot.",
+	"frame-later":         "It can wait a winter: the training page says what is second best.",
+	"frame-next":          "Leave it now; choose in winter.",
+	"tie-later":           "Tie still while the wood is thin.",
+	"test-still":          "Let it go and look all the same.",
 	"own-still":           "Do it, or let it go.",
 }
 
@@ -175,6 +188,7 @@ var cautions = map[string]string{
 	"heat":          "Not above 33 °C: bared bark scalds.",
 	"under-load":    "Do not stand under a laden limb; set the prop from the side, with someone to hold.",
 	"knife":         "Knife: cut away from the hand.",
+	"springs":       "Eyes covered: sticks and wires spring when they come loose.",
 	"brittle-frost": "Not below -4 °C: wood is brittle.",
 }
 
@@ -290,3 +304,11 @@ var points = map[string]string{
 
 // Point says one reason of the form adviser.
 func Point(rule string) string { return points[rule] }
+
+// rigOf is the device a task is about.
+func rigOf(t *year.Task) *year.Clocked {
+	if len(t.Reasons) == 0 {
+		return nil
+	}
+	return t.Reasons[0].Rig
+}

@@ -45,6 +45,7 @@ type PlantingCut struct {
 	GraftCM     float64       `json:"graft_cm" in:"[0,100] = 10"`
 	FirstWireCM float64       `json:"first_wire_cm" in:"[20,150] = 40"`
 	Buds        []PlantingBud `json:"buds" in:"?"`
+	lower       float64       // by how much a school heads lower than the form
 }
 
 // Heading is the answer: cut, or leave for a winter; where, above which bud, and what goes.
@@ -100,6 +101,8 @@ func HeadAtPlanting(in PlantingCut) (Heading, error) {
 	}
 	if in.Form == "tiers" || in.Form == "step-over" {
 		h += in.FirstWireCM
+	} else {
+		h -= in.lower
 	}
 	out := Heading{Action: "cut", Warnings: []string{}}
 	if h < in.GraftCM+aboveGraftCM {

@@ -73,24 +73,24 @@ func SetOf(in SetTime) (Set, error) {
 	return out, nil
 }
 
-// gathered is the week by which so many growing weeks have come together since the start.
+// gathered is the week by which so many growing weeks have come together since the start: growth and rest by turns.
 func (in SetTime) gathered(needed float64) float64 {
 	at := in.StartWeek
-	for needed > 0 {
-		year := math.Floor(at / yearWeeks)
-		phase := at - year*yearWeeks
-		rate, until := 1.0, in.GrowingWeeks
-		if phase >= in.GrowingWeeks {
-			rate, until = dormantCounts, yearWeeks
+	year := math.Floor(at / yearWeeks)
+	growing := at-year*yearWeeks < in.GrowingWeeks
+	for {
+		rate, until := 1.0, year*yearWeeks+in.GrowingWeeks
+		if !growing {
+			rate, until = dormantCounts, (year+1)*yearWeeks
+			year++
 		}
-		if gain := (until - phase) * rate; gain < needed {
-			needed -= gain
-			at = year*yearWeeks + until
-			continue
+		gain := (until - at) * rate
+		if gain >= needed {
+			return at + needed/rate
 		}
-		return at + needed/rate
+		needed -= gain
+		at, growing = until, !growing
 	}
-	return at
 }
 
 // Gust is a day's wind.

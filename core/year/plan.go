@@ -8,6 +8,7 @@ import (
 
 	"vertumna/core/almanac"
 	"vertumna/core/pomology"
+	"vertumna/core/training"
 )
 
 // TreePlan is the year of one tree on the day shown.
@@ -23,6 +24,9 @@ type TreePlan struct {
 	ReachM   float64
 	InLeaf   LeafCut // whether live wood is cut in leaf this year
 	Company  *pomology.CompanyVerdict
+	Way      *training.Way  // of a tree that is formed; nil for a grown one
+	Young    training.Young // what it was made from
+	Rigs     []Clocked      // devices on it
 	Warnings []Reason
 }
 
@@ -93,11 +97,14 @@ func upTo(all []Entry, shown almanac.Day) []Entry {
 }
 
 func planTree(y *Yard, e *almanac.Ensemble, t *Tree, entries []Entry, shown almanac.Day, pace float64) (TreePlan, error) {
-	c, err := newContext(y, e, t, entries)
+	c, err := newContext(y, e, t, entries, shown)
 	if err != nil {
 		return TreePlan{}, err
 	}
-	tp := TreePlan{Tree: t, Age: c.age, Aim: c.aim, School: c.school, Anchors: c.a, Account: c.account, ReachM: c.reachM, InLeaf: c.inLeaf}
+	tp := TreePlan{Tree: t, Age: c.age, Aim: c.aim, School: c.school, Anchors: c.a, Account: c.account, ReachM: c.reachM, InLeaf: c.inLeaf, Way: c.formation, Rigs: c.rigs}
+	if c.formation != nil {
+		tp.Young = c.young()
+	}
 	tp.Stage = stageOn(c.a, shown)
 	var all []draft
 	for _, r := range rules {
@@ -122,7 +129,7 @@ func planTree(y *Yard, e *almanac.Ensemble, t *Tree, entries []Entry, shown alma
 	return tp, nil
 }
 
-func newContext(y *Yard, e *almanac.Ensemble, t *Tree, entries []Entry) (*context, error) {
+func newContext(y *Yard, e *almanac.Ensemble, t *Tree, entries []Entry, shown almanac.Day) (*context, error) {
 	south := y.Place.Site.South()
 	school, err := y.School.Resolve(y.Place.Climate.WetWinter(), t.Own)
 	if err != nil {
@@ -132,12 +139,13 @@ func newContext(y *Yard, e *almanac.Ensemble, t *Tree, entries []Entry) (*contex
 	if err != nil {
 		return nil, err
 	}
-	c := &context{yard: y, tree: t, a: a, school: school, season: e.Season, south: south, entries: entries}
+	c := &context{yard: y, tree: t, a: a, school: school, season: e.Season, south: south, entries: entries, shown: shown}
 	c.age = t.AgeIn(e.Season, south)
 	c.aim = AimOf(t, e.Season, south, school)
 	c.reachM = y.ReachM(t, school)
 	c.account = accountFor(t, a, entries, school, c.age, e.Season)
 	c.account.Carried = c.carried()
+	c.formation, c.rigs = c.way(), c.clocked()
 	c.inLeaf = c.leafCut()
 	return c, nil
 }
@@ -148,7 +156,7 @@ func (c *context) task(d draft, shown almanac.Day, pace float64) Task {
 	t := Task{
 		ID: taskID(c.tree.ID, d, c.season), Tree: c.tree.ID, Kind: d.kind, Title: d.title, Season: c.season,
 		Mark: facts.Mark, Window: Window{d.opens, d.closes, d.grades}, Reasons: d.reasons, Held: d.held,
-		Cautions: d.cautions, Share: d.share, Minutes: d.minutes,
+		Cautions: d.cautions, Share: d.share, Minutes: d.minutes, Step: d.step,
 	}
 	if a := c.amountOf(d.kind); a != nil {
 		t.Minutes, t.Share = max(a.Minutes, lookAtLeast), a.Share
@@ -324,8 +332,8 @@ func (c *context) warnings() (out []Reason) {
 	if n := pomology.ExtraSummerCuts(c.tree.Class); n > 0 {
 		out = append(out, reason("strong-stock-costs").num(float64(n), "cuts").said(string(c.tree.Class)))
 	}
-	if len(c.devicesOn()) > 0 {
-		out = append(out, reason("tied-limb-locked").num(float64(len(c.devicesOn())), "devices"))
+	if locked := c.locked(); locked > 0 {
+		out = append(out, reason("tied-limb-locked").num(float64(locked), "devices"))
 	}
 	return append(out, c.unfitChoices()...)
 }

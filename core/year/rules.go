@@ -3,6 +3,7 @@ package year
 import (
 	"vertumna/core/almanac"
 	"vertumna/core/pomology"
+	"vertumna/core/training"
 )
 
 // context is what a rule sees: one tree in one season, with the school in force for it.
@@ -21,6 +22,9 @@ type context struct {
 	inLeaf  LeafCut
 	// takenAsHigh asks of the rules what they would do with a tree that passes reach.
 	takenAsHigh bool
+	shown       almanac.Day
+	formation   *training.Way // of a tree that is formed still
+	rigs        []Clocked     // devices on it
 }
 
 // draft is a task before its state is known.
@@ -37,6 +41,7 @@ type draft struct {
 	share    float64
 	minutes  float64
 	title    string
+	step     *training.Step // of formation
 }
 
 // rule turns a context into the tasks it calls for. A new rule of the year is a new function in this list.
@@ -45,7 +50,7 @@ type rule func(c *context) []draft
 var rules = []rule{
 	standBack, healthLook, // looks
 	dormantCut, stoneSummerCut, restrainingCut, heightCut, summerShoots, autumnHeight, // cuts
-	plantingCut, scaffoldChoice, notching, youngCare, needs, // young trees and their supports
+	plantingCut, scaffoldChoice, notching, formation, youngCare, needs, // young trees and their supports
 	sprouts, hardCutFollowUps, carriedLimbs, limbsDue, chooseShoot, devices, bending, paint, // what earlier work asks for
 	frostCount, countSet, thin, secondLook, bag, unbag, prop, leavesOff, harvest, // fruit
 	grafting, graftWood, // by wish

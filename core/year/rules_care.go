@@ -3,6 +3,7 @@ package year
 import (
 	"vertumna/core/almanac"
 	"vertumna/core/pomology"
+	"vertumna/core/training"
 )
 
 // dormantClose is when the dormant window of the tree closes under the school, for the look that comes before it.
@@ -20,8 +21,8 @@ func standBack(c *context) []draft {
 		return nil
 	}
 	d.reasons = []Reason{d.opens.reason("look-before-cutting")}
-	if c.age <= formationYears {
-		d.reasons = append(d.reasons, reason("young-look-only"))
+	if c.forming() {
+		d.reasons = append(d.reasons, reason("young-look-first"))
 	}
 	return []draft{d}
 }
@@ -67,47 +68,31 @@ func plantingCut(c *context) []draft {
 	return []draft{d}
 }
 
-// Heights at which a young tree is headed, cm (work page: knee to hip by form; our estimates within it), and the weeks before bud
-// break in which the worst cold is over.
-const (
-	whipOpenCM     = 75
-	whipLeaderCM   = 90
-	whipBushCM     = 60
-	branchedOpenCM = 60
-	kneeLessCM     = 15
-	coldWeeks      = 6
-)
+// coldWeeks before bud break the worst cold is over (ours).
+const coldWeeks = 6
 
 // headAt says at what height a new tree is headed, by form and school, and what stands below the cut.
 func (c *context) headAt() Reason {
-	cm := float64(whipOpenCM)
-	switch {
-	case !c.tree.AsWhip && onLastYear(c.tree.Kind):
-		cm = branchedOpenCM
-	case c.tree.Form == pomology.LowBush:
-		cm = whipBushCM
-	case c.tree.Form == pomology.CentralLeader || c.tree.Form == pomology.ModifiedLeader:
-		cm = whipLeaderCM
-	case c.flat():
-		cm = firstWireCM
-	}
-	if c.school.Is("first_limb", "knee") && !c.flat() {
-		cm -= kneeLessCM
+	y := c.young()
+	first := 0.0
+	if len(y.WiresCM) > 0 {
+		first = y.WiresCM[0]
 	}
 	rule := "head-branched"
 	if c.tree.AsWhip {
 		rule = "head-whip"
 	}
-	return reason(rule).num(cm, "cm").by("first_limb", c.school.Value("first_limb"))
+	h, err := training.HeadingFor(y.Form, y.Branched, 0, first, y.LowerCM, nil)
+	if err != nil {
+		return reason(rule)
+	}
+	return reason(rule).num(h.NominalCM, "cm").by("first_limb", c.school.Value("first_limb"))
 }
-
-// firstWireCM: a wall tree branches at its lowest wire (work page).
-const firstWireCM = 40
 
 func onLastYear(k *pomology.Kind) bool { return k.Growth.Bearing == pomology.OnLastYear }
 
 func scaffoldChoice(c *context) []draft {
-	if c.age != 2 || c.firstSeason() || c.shrub() {
+	if c.age != 2 || c.firstSeason() || c.shrub() || c.flat() {
 		return nil
 	}
 	value := c.school.Value("scaffolds")
@@ -122,7 +107,7 @@ func scaffoldChoice(c *context) []draft {
 func notching(c *context) []draft {
 	var out []draft
 	bud := c.stage(almanac.BudBreak, 0)
-	if c.tree.AsWhip && c.firstSeason() && !c.shrub() {
+	if c.tree.AsWhip && c.firstSeason() && !c.shrub() && !c.flat() {
 		out = append(out, draft{
 			kind: Notching, opens: after(bud, -28), closes: bud,
 			reasons: []Reason{bud.reason("notch-low-buds"), reason("fair-trial")}, cautions: []string{"knife"},
@@ -248,65 +233,9 @@ func chooseShoot(c *context) []draft {
 	return nil
 }
 
-// setDays is how long a bending device stays by school (ours: growth counts eight weeks of growth).
-func (c *context) setDays(device string) int {
-	days := map[string]int{"growth": 56, "season": 364, "two-years": 728}[c.school.Value("bend_time")]
-	if days == 0 {
-		days = 182
-	}
-	if device == "tie" {
-		days = min(days, 364) // no tie longer than a year
-	}
-	return days
-}
-
-// devices: every tie, spreader and weight is checked a week after it went on and monthly in growth, and comes off.
-func devices(c *context) []draft {
-	var out []draft
-	bud, slow := c.a.Day(almanac.BudBreak.String()), c.a.Day(almanac.ShootSlowing.String())
-	for i, e := range c.devicesOn() {
-		n := i * 100
-		off := logged(e.Date, c.setDays(e.Device))
-		out = append(out, draft{kind: TakeOff, n: n, opens: off, closes: after(off, 28), reasons: []Reason{
-			off.reason("device-set").by("bend_time", c.school.Value("bend_time")).said(e.Device),
-		}})
-		book := func(d almanac.Day, why string) {
-			if d > e.Date && d < off.Day {
-				n++
-				at := logged(d, 0)
-				out = append(out, draft{kind: CheckTies, n: n, opens: at, closes: after(at, 7), reasons: []Reason{at.reason(why).said(e.Device)}})
-			}
-		}
-		book(e.Date+7, "device-settles")
-		if bud.Known() && slow.Known() {
-			first := bud
-			if e.Date > bud {
-				first = e.Date + 30
-			}
-			for d := first; d <= slow; d += 30 {
-				book(d, "device-monthly")
-			}
-		}
-	}
-	return out
-}
-
-// devicesOn are the bends logged and not yet taken off.
-func (c *context) devicesOn() (on []Entry) {
-	for _, e := range c.entries {
-		switch {
-		case e.Kind == WorkEntry && e.Task == Bend && (e.Outcome == Done || e.Outcome == Part):
-			on = append(on, e)
-		case e.Kind == WorkEntry && e.Task == TakeOff && e.Outcome == Done && len(on) > 0:
-			on = on[1:]
-		}
-	}
-	return on
-}
-
 // bending: upright kinds and trees in building want their limbs spread, not in the planting year.
 func bending(c *context) []draft {
-	if c.age < 2 || c.age > bendUntilAge || c.shrub() || !c.tree.upright() && c.aim.Aim != Build {
+	if c.age < 2 || c.age > bendUntilAge || c.shrub() || c.flat() || !c.tree.upright() && c.aim.Aim != Build {
 		return nil
 	}
 	value := c.school.Value("limb_angle")

@@ -10,7 +10,7 @@ const open = almanac.NoDay
 
 // dormantCut: the frame, the form, tip and renew. Its window depends on what wounds of the group meet in winter.
 func dormantCut(c *context) []draft {
-	if c.age <= 1 { // the planting cut stands in its place
+	if c.age <= 1 || c.forming() { // the planting cut, and the steps of its frame, stand in its place
 		return nil
 	}
 	d := draft{kind: DormantCut, cautions: c.cutCautions(), share: c.dormantShare()}
@@ -167,7 +167,7 @@ func (c *context) frostBound(weeks, weeksBeforeFall int) Bound {
 
 // stoneSummerCut: in wet-winter places stone fruit is cut only in dry summer weather, when its wounds close fast.
 func stoneSummerCut(c *context) []draft {
-	if c.group() != pomology.Stone || !c.school.Is("stone_cut", "dry-summer") || c.age <= 1 {
+	if c.group() != pomology.Stone || !c.school.Is("stone_cut", "dry-summer") || c.age <= 1 || c.forming() {
 		return nil
 	}
 	harvestOver := c.at(HarvestEnd, 0)
@@ -201,7 +201,7 @@ func stoneSummerCut(c *context) []draft {
 
 // restrainingCut calms a strong tree between fruit set and the solstice, when its reserve is spent.
 func restrainingCut(c *context) []draft {
-	if c.aim.Aim != Restrain || c.age <= 1 || c.group() == pomology.Stone && c.school.Is("stone_cut", "dry-summer") {
+	if c.aim.Aim != Restrain || c.age <= 1 || c.forming() || c.group() == pomology.Stone && c.school.Is("stone_cut", "dry-summer") {
 		return nil
 	}
 	value := c.school.Value("restraining_cut")
@@ -231,6 +231,9 @@ func restrainingCut(c *context) []draft {
 // heightCut brings the tops back to reach after the solstice. It is dropped when the measured height needs none.
 func heightCut(c *context) []draft {
 	if c.shrub() || !c.school.Is("height_cut", "solstice-five-weeks", "midsummer-fruit-bud") {
+		return nil
+	}
+	if c.forming() && c.age < 3 { // the bush is levelled, the rest left to grow
 		return nil
 	}
 	lowBush := c.tree.Form == pomology.LowBush && c.aim.Aim == Build

@@ -4,6 +4,7 @@ import (
 	"slices"
 
 	"vertumna/core/almanac"
+	"vertumna/core/training"
 )
 
 // TaskKind names a kind of task of the year.
@@ -51,6 +52,11 @@ const (
 	GiveMulch     TaskKind = "give-mulch"
 	GiveWires     TaskKind = "give-wires"
 	Repot         TaskKind = "repot"
+	StripFruit    TaskKind = "strip-fruit"
+	FrameCut      TaskKind = "frame-cut"
+	FrameSummer   TaskKind = "frame-summer"
+	TieArms       TaskKind = "tie-arms"
+	ReleaseTest   TaskKind = "release-test"
 	OwnJob        TaskKind = "own"
 )
 
@@ -121,6 +127,11 @@ var taskFacts = map[TaskKind]TaskFacts{
 	GiveMulch:     {false, CareMark, 15, "mulch-still", 1},
 	GiveWires:     {false, CareMark, 120, "wires-still", 1},
 	Repot:         {false, CareMark, 60, "repot-winter", 1},
+	StripFruit:    {false, ThinMark, 10, "strip-still", 1},
+	FrameCut:      {true, WinterMark, 15, "frame-later", 2},
+	FrameSummer:   {true, SummerMark, 10, "frame-next", 1},
+	TieArms:       {false, CareMark, 30, "tie-later", 2},
+	ReleaseTest:   {false, CareMark, 10, "test-still", 1},
 	OwnJob:        {false, CareMark, 15, "own-still", 0},
 }
 
@@ -185,6 +196,8 @@ type Reason struct {
 	Value     string
 	Text      string // what a person wrote
 	Limb      CarriedLimb
+	Step      *training.Step // of formation
+	Rig       *Clocked       // a device
 }
 
 func reason(rule string) Reason { return Reason{Rule: rule, Day: almanac.NoDay} }
@@ -250,7 +263,8 @@ type Task struct {
 	Heir             *Heir // of a missed job: where its work went
 	Entries          []Entry
 	Others           []Other
-	Trouble          string // what went not as meant last time
+	Step             *training.Step // of the tree's formation
+	Trouble          string         // what went not as meant last time
 }
 
 // Heir is the job of the same tree and season that a missed job's work went on to.

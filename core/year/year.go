@@ -11,6 +11,7 @@ import (
 	"vertumna/core/cut"
 	"vertumna/core/find"
 	"vertumna/core/pomology"
+	"vertumna/core/training"
 )
 
 // Aim of a tree; it decides before any date.
@@ -48,6 +49,9 @@ type Tree struct {
 	TubLitres                 float64
 	HasStake, HasMulch        bool
 	HasWires                  bool
+	WiresCM                   []float64         // heights of its wires; none: unknown
+	ArmM                      float64           // how long an arm or rib shall be; 0: by kind and class
+	Built                     []training.Built  // steps of its frame seen on its map
 	Own                       map[string]string // school choices of this tree
 	Wishes                    Wishes
 	Triploid, Elsewhere       bool
@@ -192,9 +196,10 @@ type Entry struct {
 	Cuts     int
 	Stage    almanac.Stage
 	Reason   string
-	Tmin     float64 // of a frost night
-	Device   string  // of a bend: tie, spreader, weight, clothespin
-	Slip     bool    // a slip was worked on the limb map
+	Tmin     float64          // of a frost night
+	Device   string           // of a bend: tie, spreader, weight, clothespin
+	Rig      *training.RigAct // what was done with a device
+	Slip     bool             // a slip was worked on the limb map
 	Carried  []CarriedLimb
 	DueDay   almanac.Day
 	Opened   int     // flower buds cut across after a frost

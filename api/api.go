@@ -96,6 +96,7 @@ func (s *server) register(api huma.API) {
 	s.registerTrees(api)
 	s.registerLimbs(api)
 	s.registerSlip(api)
+	s.registerTraining(api)
 	s.registerYardLight(api)
 	s.registerFruit(api)
 	s.registerJournal(api)

@@ -64,7 +64,7 @@ var arrows = map[string]string{
 	"core/yard":      "core/almanac core/find core/light core/limb core/year",
 	"words":          "core/",
 	"contract":       "core/almanac core/given",
-	"store":          "core/almanac core/crop core/limb core/pomology core/year core/given",
+	"store":          "core/almanac core/crop core/limb core/pomology core/training core/year core/given",
 	"exchange":       "contract core/almanac core/given core/limb core/pomology core/year store words",
 	"demo":           "core/ store",
 	"orchard":        "core/ contract exchange store words",

@@ -3,6 +3,7 @@ package demo
 import (
 	"math"
 	"sort"
+	"strings"
 
 	"vertumna/core/almanac"
 	"vertumna/core/year"
@@ -139,6 +140,7 @@ func fillWork(e *store.Entry, t *year.Task, tp *year.TreePlan, at float64) {
 	switch {
 	case t.Kind == year.Bend:
 		e.Device = []string{"tie", "spreader", "clothespin"}[int(at*3)%3]
+		e.ID = strings.ReplaceAll(t.ID, ".", "-") // its checks are named after it
 	case facts.Cut && t.Kind != year.PlantingCut && t.Kind != year.Scaffolds:
 		e.Share = math.Round(100*math.Min(t.Share, 0.2)*(0.55+0.4*at)) / 100
 		e.Cuts = 6 + int(20*at)

@@ -104,6 +104,9 @@ func mapped(ctx context.Context, s *store.Store, orchardID string, t *store.Tree
 	on := today - 9
 	growthYear, season := year.MapSeason(on, south)
 	age := max(1, core.AgeIn(year.SeasonOf(on, south), south))
+	if _, drawn := young[t.ID]; drawn {
+		return mappedYoung(ctx, s, orchardID, t, age, growthYear, season, on)
+	}
 	if t.AsWhip {
 		return save(ctx, s, orchardID, t.ID, 0, on, store.CauseCorrect, whip(t, age, growthYear, season))
 	}

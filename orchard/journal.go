@@ -10,6 +10,7 @@ import (
 	"vertumna/core/find"
 	"vertumna/core/given"
 	"vertumna/core/pomology"
+	"vertumna/core/training"
 	"vertumna/core/year"
 	"vertumna/store"
 )
@@ -35,6 +36,14 @@ func (k *Keeper) CheckOwnTask(ctx context.Context, o *store.Orchard, t *store.Ow
 // Log checks an entry, adds what is known of its day (the tree's stage, the school in force, how good the day was)
 // and logs it. A job outside its window is accepted with its reason.
 func (k *Keeper) Log(ctx context.Context, slug string, e store.Entry) (*EntryBody, error) {
+	if e.Rig != nil {
+		return nil, given.Fault{Code: given.Conflict, Field: "rig", Given: "a device", Expected: "its own place to be logged: the tree's training, where it is checked"}
+	}
+	if e.Trial != nil {
+		if _, err := training.ReadArms(*e.Trial); err != nil {
+			return nil, err
+		}
+	}
 	c, err := k.store.Contents(ctx, slug)
 	if err != nil {
 		return nil, err

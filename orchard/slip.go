@@ -117,7 +117,7 @@ const slipsAs = 5
 // madeFrom tells slips apart by all that they are made from: the same text, the same slip.
 func (p *slipMade) madeFrom(mark store.MapMark) string {
 	b := p.standing
-	return inShort(slipsAs, p.missed, mark, p.key, p.options, b.options, p.reading().Yard, b.latitude(), p.core.ShootCM, p.ownTools(), b.contents.Orchard.Rain)
+	return inShort(slipsAs, p.locks(), p.missed, mark, p.key, p.options, b.options, p.reading().Yard, b.latitude(), p.core.ShootCM, p.ownTools(), b.contents.Orchard.Rain)
 }
 
 // asDormant is a summer map at its next winter, as it stands: not cut.

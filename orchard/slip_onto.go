@@ -94,7 +94,7 @@ func (p *slipMade) wasCut(in half, drawn almanac.Day) bool {
 // onto brings the map to the half of the slip: it grows on, with the slips on the way made or missed. Cost: a season of growth for each
 // half, and a slip where one is made.
 func (p *slipMade) onto(kept *store.LimbMap) error {
-	m, err := limb.Check(kept.Doc)
+	m, err := limb.Check(p.tied(kept.Doc))
 	if err != nil {
 		return err
 	}
@@ -151,4 +151,35 @@ func (p *slipMade) root() *slipMade {
 		p = p.now
 	}
 	return p
+}
+
+// tied is a document with the limbs that a device holds, and those it is fixed to, locked until it is off.
+func (p *slipMade) tied(doc limb.Doc) limb.Doc {
+	if p.plan == nil || len(p.plan.Rigs) == 0 {
+		return doc
+	}
+	doc.Limbs = slices.Clone(doc.Limbs)
+	for _, o := range p.plan.Rigs {
+		if !o.Bends() {
+			continue
+		}
+		for i := range doc.Limbs {
+			if l := &doc.Limbs[i]; (l.ID == o.Limb || l.ID == o.Anchor) && l.State == nil {
+				l.State = &limb.State{Kind: limb.Tied, Due: almanac.Day(o.OffDay).String()}
+			}
+		}
+	}
+	return doc
+}
+
+// locks tells slips apart by what is tied.
+func (p *slipMade) locks() (out []string) {
+	if p.plan != nil {
+		for _, o := range p.plan.Rigs {
+			if o.Bends() {
+				out = append(out, o.Limb, o.Anchor)
+			}
+		}
+	}
+	return out
 }

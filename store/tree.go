@@ -32,6 +32,8 @@ type Tree struct {
 	Stake       bool              `json:"stake,omitempty"`
 	Mulch       bool              `json:"mulch,omitempty"`
 	Wires       bool              `json:"wires,omitempty"`
+	WiresCM     []float64         `json:"wires_cm,omitempty" maxItems:"12" minimum:"15" maximum:"400" doc:"heights of its wires, rising"`
+	ArmCM       float64           `json:"arm_cm,omitempty" minimum:"0" maximum:"600" doc:"how long an arm or rib shall be; 0: by kind and class"`
 	Planted     *almanac.Day      `json:"planted,omitempty" doc:"day of planting; absent when unknown"`
 	AsWhip      bool              `json:"as_whip,omitempty" doc:"planted as a bare whip"`
 	Form        string            `json:"form,omitempty" enum:"open-vase,low-bush,modified-leader,central-leader,wire-tiers,flat-fan,step-over,shrub,late-leader"`

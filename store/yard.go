@@ -72,7 +72,7 @@ func (t *Tree) Core() (year.Tree, error) {
 		Chill: t.Chill, Bloom: t.Bloom, Harvest: t.Harvest, Class: pomology.VigourClass(t.Class),
 		Planted: orNone(t.Planted), AsWhip: t.AsWhip, Form: pomology.FormSlug(t.Form), Habit: t.Habit, Aim: year.Aim(t.Aim),
 		HeightM: t.HeightM, SpreadM: t.SpreadM, TrunkMM: t.TrunkMM, ScaffoldsMM: t.ScaffoldsMM,
-		TubLitres: t.TubLitres, HasStake: t.Stake, HasMulch: t.Mulch, HasWires: t.Wires, Own: t.Own,
+		TubLitres: t.TubLitres, HasStake: t.Stake, HasMulch: t.Mulch, HasWires: t.Wires || len(t.WiresCM) > 0, WiresCM: t.WiresCM, ArmM: t.ArmCM / 100, Own: t.Own,
 		Wishes:   year.Wishes{Bag: t.Bag, LeavesOff: t.LeavesOff, GraftWood: t.GraftWood, ThinAnyway: t.ThinAnyway, Graft: t.Graft},
 		Triploid: t.Triploid, Elsewhere: t.Elsewhere, Gone: orNone(t.Gone), X: t.X, Y: t.Y,
 	}, nil
@@ -91,7 +91,7 @@ func (e *Entry) Core() year.Entry {
 		ID: e.ID, Tree: e.TreeID, Date: e.Date, Season: e.Season, Kind: year.EntryKind(e.Kind), Task: year.TaskKind(e.Task),
 		TaskID: e.TaskID, Outcome: year.Outcome(e.Outcome), Share: e.Share, CutMM: e.CutMM, FreeOnly: e.FreeOnly,
 		Headed: e.Headed, OpensSun: e.OpensSun, Minutes: e.Minutes, Cuts: e.Cuts, Reason: e.Reason, Tmin: e.TminC, Device: e.Device,
-		Slip: e.Map > 0,
+		Slip: e.Map > 0, Rig: e.Rig,
 	}
 	if f := e.Fruiting; f != nil {
 		out.Opened, out.Alive, out.FruitMM = f.Opened, f.Alive, f.FruitMM

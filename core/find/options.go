@@ -147,3 +147,22 @@ func (y Yard) TopCM() float64 {
 	}
 	return top
 }
+
+// Bearing is where the nearest edge of a strip of ground lies as seen from the tree, degrees from north, and how far, cm. ok is false for
+// a strip without points, or one the tree stands on.
+func Bearing(polygon [][2]float64) (deg, cm float64, ok bool) {
+	cm = math.Inf(1)
+	for i, p := range polygon {
+		q := polygon[(i+1)%len(polygon)]
+		dx, dy := q[0]-p[0], q[1]-p[1]
+		t := 0.0
+		if l := dx*dx + dy*dy; l > 0 {
+			t = math.Max(0, math.Min(1, -(p[0]*dx+p[1]*dy)/l))
+		}
+		x, y := p[0]+t*dx, p[1]+t*dy
+		if d := math.Hypot(x, y); d < cm {
+			cm, deg = d, math.Mod(math.Atan2(x, y)*180/math.Pi+360, 360)
+		}
+	}
+	return deg, cm, len(polygon) > 0 && cm > 0 && !limb.InPolygon(polygon, 0, 0)
+}

@@ -27,7 +27,7 @@ func (c *context) way() *training.Way {
 func (c *context) young() training.Young {
 	t := c.tree
 	reach := 100 * c.reachM
-	size, class, _ := t.Kind.SizeFor(t.Class)
+	_, class, _ := t.Kind.SizeFor(t.Class)
 	y := training.Young{
 		Kind: t.Kind, Form: t.Form, Class: class, Age: c.age, Branched: !t.AsWhip, HeightCM: 100 * t.HeightM, Bounds: training.Bounds{ReachCM: &reach},
 		AimDeg: c.limbAngle(), AtReach: c.school.Is("leader_stop", "reach"), KeepTop: c.school.Is("planting_cut", "almost-none"),
@@ -55,12 +55,8 @@ func (c *context) young() training.Young {
 		y.YearlyCM = t.Kind.Growth.ExtensionCM
 	}
 	if form, err := pomology.FormBySlug(y.Form); err == nil && form.Flat {
-		if y.GoalCM <= 0 {
-			y.GoalCM = max(60, 50*size.SpreadM*form.WidthShare)
-		}
-		if len(y.WiresCM) == 0 {
-			y.WiresCM = usualWires(y.Form, reach)
-		}
+		flat := FlatUsual(t, reach)
+		y.WiresCM, y.GoalCM = flat.WiresCM, flat.GoalCM
 	}
 	y.Built = c.built()
 	return y
@@ -330,4 +326,21 @@ func (c *context) locked() (n int) {
 		}
 	}
 	return n
+}
+
+// FlatUsual is what is taken for a flat tree where nobody said: its wires under reach, the length of its arms, its yearly growth. cm.
+func FlatUsual(t *Tree, reachCM float64) training.Young {
+	size, _, _ := t.Kind.SizeFor(t.Class)
+	y := training.Young{WiresCM: t.WiresCM, GoalCM: 100 * t.ArmM, YearlyCM: t.ShootCM}
+	form, err := pomology.FormBySlug(t.Form)
+	if err == nil && y.GoalCM <= 0 {
+		y.GoalCM = max(60, 50*size.SpreadM*form.WidthShare)
+	}
+	if len(y.WiresCM) == 0 {
+		y.WiresCM = usualWires(t.Form, reachCM)
+	}
+	if y.YearlyCM <= 0 {
+		y.YearlyCM = t.Kind.Growth.ExtensionCM
+	}
+	return y
 }

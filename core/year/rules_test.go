@@ -137,8 +137,9 @@ func TestSummerShootsOnVigorousPomeOnly(t *testing.T) {
 
 func TestALowBushIsLevelledInItsFirstSummer(t *testing.T) {
 	bush := tree(t, "apple", func(tr *year.Tree) { tr.Planted, tr.Form, tr.HeightM = day("2026-11-20"), pomology.LowBush, 0 })
-	task := one(t, at(t, "lower-terrace", bush).on("2027-06-25"), year.HeightCut)
-	require.Contains(t, rules(task.Reasons), "level-first-summer")
+	task := one(t, at(t, "lower-terrace", bush).on("2027-06-25"), year.FrameSummer)
+	require.Contains(t, rules(task.Reasons), "form-level")
+	require.InDelta(t, 70, task.Step.CM, 0)
 	vase := tree(t, "apple", func(tr *year.Tree) { tr.Planted, tr.Form = day("2026-11-20"), pomology.OpenVase })
 	require.Empty(t, find(at(t, "lower-terrace", vase).on("2027-06-25"), year.HeightCut))
 }

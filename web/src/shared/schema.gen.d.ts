@@ -179,6 +179,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orchards/{slug}/devices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every device that is on, by the days it has left */
+        get: operations["list-devices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/orchards/{slug}/docket": {
         parameters: {
             query?: never;
@@ -763,6 +780,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orchards/{slug}/trees/{id}/training": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A tree's way from planting to its frame, with what is due on the day */
+        get: operations["get-training"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orchards/{slug}/trees/{id}/training/bend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A limb bent: how far it is safe, with what, for how long */
+        post: operations["preview-bend"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orchards/{slug}/trees/{id}/training/choice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The best set of main limbs, with your own marks on the candidates */
+        post: operations["choose-main-limbs"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orchards/{slug}/trees/{id}/training/devices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A device put on, looked at, or taken off */
+        post: operations["log-device"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/orchards/{slug}/trees/{id}/versions": {
         parameters: {
             query?: never;
@@ -905,6 +990,25 @@ export interface components {
             };
             trees: components["schemas"]["Tree"][] | null;
         };
+        ArmBody: {
+            /** @enum {string} */
+            balance: "alone" | "even" | "lower_this" | "raise_this";
+            /** Format: double */
+            lay_cm: number;
+            /** Format: double */
+            length_cm: number;
+            limb: string;
+            /** Format: int64 */
+            seasons_to_finish: number;
+            /** @enum {string} */
+            side: "a" | "b";
+            /** @enum {string} */
+            state: "rise" | "lay_base" | "finish";
+            ties: number[];
+            too_close: string[];
+            /** Format: double */
+            wire_cm: number;
+        };
         Band: {
             /** Format: date */
             from: string;
@@ -1025,6 +1129,98 @@ export interface components {
             /** Format: double */
             reach_cm: number;
         };
+        BendAsked: {
+            /**
+             * Format: double
+             * @description 0: by kind and school
+             */
+            aim_deg?: number;
+            /** Format: double */
+            air_c?: number;
+            /**
+             * Format: double
+             * @description where it is held, from its fork; 0: the usual
+             */
+            contact_cm?: number;
+            /** @enum {string} */
+            device?: "clothespin" | "notched_stick" | "weight" | "spreader" | "peg_tie" | "tie" | "tie_up";
+            limb: string;
+            /** Format: double */
+            peg_cm?: number;
+        };
+        BendBody: {
+            /** Format: double */
+            aim_deg: number;
+            /** Format: double */
+            azimuth_deg: number;
+            bent: (number[] | null)[];
+            /** Format: double */
+            best_peg_cm: number;
+            bound?: string;
+            /** Format: double */
+            contact_cm: number;
+            /** Format: double */
+            cord_cm: number;
+            /** Format: double */
+            cord_cut_cm: number;
+            /** Format: double */
+            d_mm: number;
+            device: string;
+            device_name: string;
+            /** Format: double */
+            force_n: number;
+            /** Format: double */
+            fork_cm: number;
+            /** Format: double */
+            grows_mm: number;
+            /** Format: double */
+            high_deg: number;
+            how: string;
+            /** Format: double */
+            length_cm: number;
+            limb: string;
+            /** Format: double */
+            loop_cm: number;
+            /** Format: double */
+            loop_mm: number;
+            /** Format: double */
+            low_deg: number;
+            /** Format: double */
+            mass_kg: number;
+            now: (number[] | null)[];
+            /** Format: double */
+            now_deg: number;
+            /** Format: date */
+            off?: string;
+            /** Format: double */
+            peg_cm: number;
+            /** Format: double */
+            pull_kg: number;
+            /** @description the device that holds it now */
+            rig?: string;
+            /** Format: double */
+            safe_deg: number;
+            says: string[];
+            shortened: boolean;
+            /** Format: int64 */
+            stages?: number;
+            stand_in: string;
+            /** Format: double */
+            stick_cm: number;
+            /** Format: double */
+            to_deg: number;
+            /** Format: double */
+            today_deg: number;
+            /** Format: double */
+            trunk_cm: number;
+            /** @enum {string} */
+            verdict: "lower" | "raise" | "leave";
+            /** Format: int64 */
+            weeks_between: number;
+            why: string;
+            /** Format: double */
+            widens_cm: number;
+        };
         Bloom: {
             /** Format: double */
             bloom_share: number;
@@ -1045,6 +1241,33 @@ export interface components {
             says: string;
             /** @enum {string} */
             verdict: "as-forecast" | "stronger" | "weaker";
+        };
+        CandidateBody: {
+            /** Format: double */
+            angle_deg: number;
+            /** Format: double */
+            azimuth_deg: number;
+            /** @description counted as it would stand once bent */
+            bent: boolean;
+            /** Format: double */
+            d_mm: number;
+            /** Format: double */
+            height_cm: number;
+            keep: boolean;
+            limb: string;
+            /** @enum {string} */
+            state: "chosen" | "runner-up" | "spare" | "refused";
+            why?: string;
+        };
+        CandidateMark: {
+            /**
+             * Format: double
+             * @description as it would stand once bent
+             */
+            angle_deg?: number;
+            limb: string;
+            /** @enum {string} */
+            mark?: "keep" | "doubt" | "out";
         };
         Carried: {
             /**
@@ -1083,6 +1306,11 @@ export interface components {
             before: string;
             field: string;
             limb: string;
+        };
+        CheckLine: {
+            key: string;
+            name: string;
+            says: string;
         };
         ChoiceBody: {
             key: string;
@@ -1411,6 +1639,8 @@ export interface components {
             outcome?: "done" | "part" | "left" | "nothing-needed";
             /** @description why it was left, done outside its window, or went not as meant */
             reason?: string;
+            /** @description of a device: put on, looked at, taken off */
+            rig?: components["schemas"]["RigAct"];
             /** @description the preset in force when it was logged */
             readonly school?: string;
             /** @description departures from it */
@@ -1443,6 +1673,8 @@ export interface components {
             /** @description absent for the orchard's own jobs */
             tree_id?: string;
             readonly tree_stage?: string;
+            /** @description of a trial: its arms, as set out or as counted */
+            trial?: components["schemas"]["TrialLog"];
             /** Format: double */
             trunk_mm?: number;
             weather?: components["schemas"]["Weather"];
@@ -1536,6 +1768,31 @@ export interface components {
             sentence: string;
             /** Format: int64 */
             years_to_full_crop: number;
+        };
+        FormStepBody: {
+            /** Format: double */
+            cm: number;
+            /** Format: date */
+            from?: string;
+            /** Format: double */
+            high_cm: number;
+            says: string;
+            /** Format: int64 */
+            season: number;
+            /** @description what still can be done where it was missed */
+            second?: string;
+            /** @enum {string} */
+            state: "done" | "now" | "ahead" | "missed" | "past";
+            task?: string;
+            /** Format: int64 */
+            tier: number;
+            title: string;
+            /** Format: date */
+            to?: string;
+            what: string;
+            when: string;
+            /** Format: int64 */
+            year: number;
         };
         FrostTick: {
             /** Format: date */
@@ -1878,6 +2135,21 @@ export interface components {
             /** Format: date */
             to?: string;
         };
+        GraftBody: {
+            /** Format: int64 */
+            pieces: number;
+            says: string[];
+            shoots: components["schemas"]["GraftShootBody"][];
+            /** @enum {string} */
+            state: "not_dormant" | "open" | "closing" | "late";
+            /** Format: double */
+            weeks_left: number;
+        };
+        GraftShootBody: {
+            limb: string;
+            /** Format: int64 */
+            pieces: number;
+        };
         GroupBody: {
             limb?: string;
             /** Format: double */
@@ -1889,6 +2161,11 @@ export interface components {
             /** @description their n */
             steps: number[];
             title: string;
+        };
+        HardwareLine: {
+            amount: string;
+            stand_in: string;
+            what: string;
         };
         Health: {
             ok: boolean;
@@ -2150,6 +2427,11 @@ export interface components {
             use: number;
             warnings: string[];
         };
+        LossBody: {
+            /** Format: double */
+            points: number;
+            term: string;
+        };
         MadeCut: {
             cut: components["schemas"]["CutAt"];
             /**
@@ -2157,6 +2439,23 @@ export interface components {
              * @description of the wound, by caliper; 0: as the map has it
              */
             d_mm?: number;
+        };
+        MainLimbsBody: {
+            candidates: components["schemas"]["CandidateBody"][];
+            chosen: string[];
+            /** Format: double */
+            fill_azimuth_deg?: number;
+            loses?: components["schemas"]["LossBody"][] | null;
+            /** Format: int64 */
+            missing: number;
+            runner_up?: string[] | null;
+            says: string[];
+            /** Format: double */
+            score?: number;
+            /** @enum {string} */
+            verdict: "chosen" | "too_few" | "none";
+            /** Format: double */
+            widest_gap_deg?: number;
         };
         MapFile: {
             /** Format: int64 */
@@ -2180,6 +2479,9 @@ export interface components {
             kind: "dead" | "damaged" | "diseased" | "borer" | "rubbing" | "weak";
             /** @description only with rubbing: the limb it rubs on */
             other?: string;
+        };
+        MarksInputBody: {
+            marks: components["schemas"]["CandidateMark"][];
         };
         Meta: {
             choices: components["schemas"]["ChoiceMeta"][];
@@ -2255,6 +2557,29 @@ export interface components {
             roll_deg: number;
             seen: boolean;
             sure: boolean;
+        };
+        NotchBody: {
+            buds: components["schemas"]["StemBudBody"][];
+            /** Format: int64 */
+            eligible: number;
+            marks: components["schemas"]["NotchMark"][];
+            says: string[];
+            /** Format: int64 */
+            short: number;
+            /** @enum {string} */
+            state: "wait" | "open" | "last_days" | "closed";
+        };
+        NotchMark: {
+            /** Format: double */
+            at_cm: number;
+            bud: string;
+        };
+        OffBody: {
+            /** @enum {string} */
+            act: "off" | "bring-back";
+            /** Format: double */
+            deg: number;
+            limb: string;
         };
         Orchard: {
             /**
@@ -2349,6 +2674,11 @@ export interface components {
             height_m: number;
             /** Format: double */
             width_m: number;
+        };
+        OutlineBody: {
+            /** Format: int64 */
+            age: number;
+            points: (number[] | null)[];
         };
         OverlapRow: {
             /** Format: int64 */
@@ -2578,6 +2908,38 @@ export interface components {
             /** Format: date */
             winter_solstice: string;
         };
+        PlantingBody: {
+            /** @enum {string} */
+            action: "cut" | "leave";
+            bud?: string;
+            buds: components["schemas"]["StemBudBody"][];
+            /** Format: int64 */
+            buds_below?: number;
+            buy: components["schemas"]["CheckLine"][];
+            checks: components["schemas"]["CheckLine"][];
+            /** Format: double */
+            cut_cm?: number;
+            done: boolean;
+            /** Format: date */
+            from?: string;
+            /** Format: double */
+            graft_cm: number;
+            /** Format: double */
+            height_cm: number;
+            /** Format: double */
+            high_cm: number;
+            /** Format: double */
+            low_cm: number;
+            /** Format: double */
+            nominal_cm: number;
+            /** @description what to look for in a nursery tree */
+            pick: string[];
+            says: string[];
+            task?: string;
+            /** Format: date */
+            to?: string;
+            waits?: string;
+        };
         Plot: {
             features: components["schemas"]["Feature"][];
             /**
@@ -2719,6 +3081,142 @@ export interface components {
             note?: string;
             /** Format: int64 */
             revision: number;
+        };
+        Rig: {
+            /** Format: double */
+            after_deg?: number;
+            /**
+             * Format: double
+             * @description where the limb shall stand at last
+             */
+            aim_deg?: number;
+            /** @description what it is fixed to: trunk, peg, wire, stake, or another limb's id */
+            anchor?: string;
+            /** Format: double */
+            at_cm?: number;
+            /** Format: double */
+            before_deg?: number;
+            /** Format: double */
+            d_mm?: number;
+            /** @enum {string} */
+            device: "tie" | "spreader" | "weight" | "peg_tie" | "clothespin" | "notched_stick" | "tie_up" | "stake" | "wire";
+            /** @description the device's own name, kept until it is off */
+            id: string;
+            /**
+             * Format: double
+             * @description of the stick or cord, as cut
+             */
+            length_cm?: number;
+            /** @description the limb it holds; empty: the tree */
+            limb?: string;
+            /**
+             * Format: double
+             * @description inner width of the loop
+             */
+            loop_mm?: number;
+            /**
+             * Format: double
+             * @description of a weight
+             */
+            mass_kg?: number;
+            /** @enum {string} */
+            material?: "stretch-tape" | "jute" | "cloth" | "cord" | "wood" | "bamboo" | "metal";
+            /**
+             * Format: double
+             * @description of a peg, from the trunk
+             */
+            peg_cm?: number;
+        };
+        RigAct: {
+            /** @enum {string} */
+            act: "on" | "look" | "off";
+            /** Format: double */
+            after_deg?: number;
+            /**
+             * Format: double
+             * @description where the limb shall stand at last
+             */
+            aim_deg?: number;
+            /** @description what it is fixed to: trunk, peg, wire, stake, or another limb's id */
+            anchor?: string;
+            /** Format: double */
+            at_cm?: number;
+            /** Format: double */
+            before_deg?: number;
+            /** Format: double */
+            d_mm?: number;
+            /** @enum {string} */
+            device: "tie" | "spreader" | "weight" | "peg_tie" | "clothespin" | "notched_stick" | "tie_up" | "stake" | "wire";
+            /**
+             * @description of a look
+             * @enum {string}
+             */
+            found?: "sits" | "loosened" | "moved" | "renewed" | "tight";
+            /** @description the device's own name, kept until it is off */
+            id: string;
+            /**
+             * Format: double
+             * @description of the stick or cord, as cut
+             */
+            length_cm?: number;
+            /** @description the limb it holds; empty: the tree */
+            limb?: string;
+            /**
+             * Format: double
+             * @description inner width of the loop
+             */
+            loop_mm?: number;
+            /**
+             * Format: double
+             * @description of a weight
+             */
+            mass_kg?: number;
+            /** @enum {string} */
+            material?: "stretch-tape" | "jute" | "cloth" | "cord" | "wood" | "bamboo" | "metal";
+            /**
+             * Format: double
+             * @description of a peg, from the trunk
+             */
+            peg_cm?: number;
+            /**
+             * Format: double
+             * @description of one taken off: where the limb came to rest
+             */
+            sprang_to_deg?: number;
+        };
+        RigBody: {
+            checks: string[];
+            code: string;
+            /** Format: int64 */
+            days_left: number;
+            /** @description a look is due */
+            due: boolean;
+            looks: string[];
+            /** @enum {string} */
+            loop_state?: "ok" | "soon" | "tight";
+            name: string;
+            /** Format: date */
+            off: string;
+            /** Format: date */
+            on: string;
+            over: boolean;
+            /** Format: date */
+            renew_by?: string;
+            rig: components["schemas"]["Rig"];
+            says: string;
+            stays: boolean;
+            /** Format: date */
+            test?: string;
+            tree_id: string;
+            warnings: string[];
+        };
+        RigDone: {
+            act: components["schemas"]["RigAct"];
+            /** Format: double */
+            minutes?: number;
+            note?: string;
+            reason?: string;
+            who?: string;
         };
         Says: {
             anchor?: string;
@@ -3110,6 +3608,13 @@ export interface components {
             limb?: string;
             reason?: string;
         };
+        StemBudBody: {
+            /** Format: double */
+            azimuth_deg: number;
+            /** Format: double */
+            height_cm: number;
+            id: string;
+        };
         StepBody: {
             aim: string;
             bud?: string;
@@ -3320,12 +3825,49 @@ export interface components {
             lon: number;
             name: string;
         };
+        TrainingBody: {
+            /**
+             * Format: int64
+             * @description growing seasons begun; 99 when planting is unknown
+             */
+            age: number;
+            bends: components["schemas"]["BendBody"][];
+            /** Format: double */
+            cap_cm: number;
+            choice?: components["schemas"]["MainLimbsBody"];
+            /** @description what is shortened before any limb is bent */
+            even: string[];
+            form: string;
+            form_name: string;
+            graft?: components["schemas"]["GraftBody"];
+            notch?: components["schemas"]["NotchBody"];
+            outlines: components["schemas"]["OutlineBody"][];
+            planting?: components["schemas"]["PlantingBody"];
+            /** Format: double */
+            reach_cm: number;
+            rigs: components["schemas"]["RigBody"][];
+            safety: string[];
+            says: string[];
+            /**
+             * Format: int64
+             * @description the year of its life in which its frame stands; 0: it is grown
+             */
+            stands: number;
+            steps: components["schemas"]["FormStepBody"][];
+            trials: components["schemas"]["TrialBody"][];
+            wall?: components["schemas"]["WallBody"];
+        };
         Tree: {
             /**
              * @description absent: decided from age and school
              * @enum {string}
              */
             aim?: "build" | "hold" | "restrain" | "restore" | "retire";
+            /**
+             * Format: double
+             * @description how long an arm or rib shall be; 0: by kind and class
+             */
+            arm_cm?: number;
             /** @description planted as a bare whip */
             as_whip?: boolean;
             /** @description wish: bag its fruit */
@@ -3410,6 +3952,8 @@ export interface components {
             /** Format: int64 */
             readonly version: number;
             wires?: boolean;
+            /** @description heights of its wires, rising */
+            wires_cm?: number[] | null;
             /**
              * Format: double
              * @description metres east of the plot's south-west corner
@@ -3579,6 +4123,37 @@ export interface components {
             /** Format: int64 */
             version: number;
         };
+        TrialArm: {
+            /** @description how it was in fact */
+            done?: string;
+            planned?: string;
+            /** @description what marks it: a colour, a knot */
+            tag: string;
+            /** @description notched, untreated, or what was tried */
+            what: string;
+            zones: components["schemas"]["TrialZone"][];
+        };
+        TrialBody: {
+            arms: components["schemas"]["TrialArm"][];
+            /** Format: date */
+            date: string;
+            left_out?: string;
+            says: string[];
+            task: string;
+        };
+        TrialLog: {
+            arms: components["schemas"]["TrialArm"][];
+            /** @description which were left out of it, and why */
+            left_out?: string;
+        };
+        TrialZone: {
+            /** Format: int64 */
+            broke: number;
+            /** Format: int64 */
+            buds: number;
+            /** @enum {string} */
+            zone: "low" | "middle" | "top";
+        };
         UndoRequestBody: {
             /**
              * Format: int64
@@ -3595,6 +4170,44 @@ export interface components {
             slug: string;
             /** @description site classes it does not suit */
             unfit: string[];
+        };
+        WallBody: {
+            /**
+             * Format: double
+             * @description the bearing of side a
+             */
+            along_deg: number;
+            arms: components["schemas"]["ArmBody"][];
+            /** Format: double */
+            goal_cm: number;
+            hardware: components["schemas"]["HardwareLine"][];
+            /** Format: double */
+            leader_cm: number;
+            /** Format: double */
+            leader_cut_cm?: number;
+            leader_due: boolean;
+            /** Format: double */
+            lean_deg: number;
+            /** Format: double */
+            next_wire_cm: number;
+            off: components["schemas"]["OffBody"][];
+            says: string[];
+            shorten: string[];
+            side_a: string;
+            side_b: string;
+            steps: components["schemas"]["WallStep"][];
+            wires_cm: number[];
+            /** Format: int64 */
+            year_full: number;
+        };
+        WallStep: {
+            /** @enum {string} */
+            kind: "tie" | "cut";
+            limb?: string;
+            /** Format: int64 */
+            n: number;
+            says: string;
+            title: string;
         };
         WayBody: {
             /** Format: double */
@@ -4536,6 +5149,67 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CropBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "list-devices": {
+        parameters: {
+            query?: {
+                /** @description YYYY-MM-DD; absent: today */
+                day?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RigBody"][];
                 };
             };
             /** @description Not Found */
@@ -7050,6 +7724,266 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TreePlanBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-training": {
+        parameters: {
+            query?: {
+                /** @description the day shown; absent: today */
+                day?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrainingBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "preview-bend": {
+        parameters: {
+            query?: {
+                /** @description the day shown; absent: today */
+                day?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BendAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BendBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "choose-main-limbs": {
+        parameters: {
+            query?: {
+                /** @description the day shown; absent: today */
+                day?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MarksInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MainLimbsBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "log-device": {
+        parameters: {
+            query?: {
+                /** @description the day shown; absent: today */
+                day?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RigDone"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryBody"];
                 };
             };
             /** @description Not Found */

@@ -109,6 +109,9 @@ var ofFruit = map[year.TaskKind]bool{year.CountSet: true, year.Thin: true, year.
 func workOn(tp year.TreePlan, o *orchard, d dice, season int, from, today almanac.Day) (out []store.Entry) {
 	for i := range tp.Tasks {
 		t := &tp.Tasks[i]
+		if _, byHand := young[t.Tree]; byHand && t.Kind == year.Bend { // its devices are told one by one
+			continue
+		}
 		if len(t.Entries) > 0 || skipped[t.Kind] || t.Window.Opens.Day < from-20 {
 			continue
 		}

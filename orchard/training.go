@@ -155,10 +155,7 @@ func (t *trained) way(out *TrainingBody, w *training.Way) {
 		out.Steps = append(out.Steps, b)
 	}
 	for _, age := range []int{2, 4, 8} {
-		o := OutlineBody{Age: age, Points: training.Outline(t.tp.Young, age)}
-		for i := range o.Points {
-			o.Points[i] = [2]float64{round1(o.Points[i][0]), round1(o.Points[i][1])}
-		}
+		o := OutlineBody{Age: age, Points: pairs(training.Outline(t.tp.Young, age))}
 		out.Outlines = append(out.Outlines, o)
 	}
 }
@@ -249,7 +246,7 @@ const (
 // choice is the best set of main limbs beside the next, with what a person doubts, keeps or would bend first.
 func (t *trained) choice(marks []CandidateMark) (*MainLimbsBody, error) {
 	in, ok := training.ScaffoldsOf(t.m, t.limits())
-	if !ok || t.tp.Way != nil && t.tp.Age > t.tp.Way.Stands {
+	if !ok || t.tp.Age < 2 || t.tp.Way != nil && t.tp.Age > t.tp.Way.Stands {
 		return nil, nil //nolint:nilnil // no choice is to be made
 	}
 	bent := map[string]float64{}
@@ -389,10 +386,10 @@ func (t *trained) bearsNow() bool {
 	return t.tp.Tree.Bears(t.planned.Shown.Season, t.south) && petal.Known() && end.Known() && t.day >= petal && t.day <= end
 }
 
-func pairs(in [][2]float64) [][2]float64 {
-	out := make([][2]float64, len(in))
+func pairs(in [][2]float64) []OutUp {
+	out := make([]OutUp, len(in))
 	for i, p := range in {
-		out[i] = [2]float64{round1(p[0]), round1(p[1])}
+		out[i] = OutUp{round1(p[0]), round1(p[1])}
 	}
 	return out
 }
@@ -478,11 +475,49 @@ func (k *Keeper) LogRig(ctx context.Context, a At, done RigDone) (*EntryBody, er
 	if err != nil {
 		return nil, err
 	}
-	if err := k.store.AddEntry(ctx, t.contents.Orchard.ID, &e); err != nil {
+	if err := k.writeRig(ctx, t, day, &e); err != nil {
 		return nil, err
 	}
 	out.Entry = e
 	return &out, nil
+}
+
+// writeRig writes an act down, and with it the map with its limb as it stands now, both or neither.
+func (k *Keeper) writeRig(ctx context.Context, t *trained, day almanac.Day, e *store.Entry) error {
+	id := t.contents.Orchard.ID
+	turn, says := turned(e.Rig, t.tp.Rigs)
+	if t.m == nil || math.Abs(turn) < 1 || t.m.Index(e.Rig.Limb) < 0 {
+		return k.store.AddEntry(ctx, id, e)
+	}
+	a := &t.m.Axes[t.m.Index(e.Rig.Limb)]
+	base, tip := num.Clamp(a.A0+turn, 0, 180), num.Clamp(a.A1+turn, 0, 180)
+	kept, err := k.store.MapAsOf(ctx, t.core.ID, day)
+	if err != nil {
+		return err
+	}
+	doc, err := limb.Apply(kept.Doc, limb.Edit{Op: "set", ID: e.Rig.Limb, Limb: &limb.Limb{AngleBaseDeg: &base, AngleTipDeg: &tip}})
+	if err != nil {
+		return err
+	}
+	return k.store.LogSlip(ctx, id, e, &store.LimbMap{Revision: store.Revision{BasedOn: t.mark.Revision, Date: day, Cause: store.CauseCorrect, Note: says}, Doc: doc})
+}
+
+// turned is by how much an act moves its limb, degrees: put on it is bent, taken off it may spring back.
+func turned(a *training.RigAct, on []year.Clocked) (deg float64, says string) {
+	switch a.Act {
+	case "on":
+		if a.BeforeDeg > 0 && a.AfterDeg > 0 {
+			return a.AfterDeg - a.BeforeDeg, fmt.Sprintf("%s bent to %.0f degrees", a.Limb, a.AfterDeg)
+		}
+	case "off":
+		for _, o := range on {
+			if o.ID == a.ID && a.SprangTo > 0 && o.AfterDeg > 0 {
+				a.Limb = o.Limb
+				return a.SprangTo - o.AfterDeg, fmt.Sprintf("%s let go: %.0f degrees", o.Limb, a.SprangTo)
+			}
+		}
+	}
+	return 0, ""
 }
 
 // rigTask is the task that an act on a device answers; empty where it answers none.

@@ -18,7 +18,7 @@ type TrainingBody struct {
 	Steps    []FormStepBody `json:"steps" nullable:"false"`
 	Outlines []OutlineBody  `json:"outlines" nullable:"false"`
 	Planting *PlantingBody  `json:"planting,omitempty"`
-	Choice   *MainLimbsBody    `json:"choice,omitempty"`
+	Choice   *MainLimbsBody `json:"choice,omitempty"`
 	Even     []string       `json:"even" nullable:"false" doc:"what is shortened before any limb is bent"`
 	Bends    []BendBody     `json:"bends" nullable:"false"`
 	Notch    *NotchBody     `json:"notch,omitempty"`
@@ -47,10 +47,16 @@ type FormStepBody struct {
 	To     *almanac.Day `json:"to,omitempty"`
 }
 
+// OutUp is a place in the upright plane of a limb or a tree: out from its fork or axis, and up, cm.
+type OutUp struct {
+	Out float64 `json:"out"`
+	Up  float64 `json:"up"`
+}
+
 // OutlineBody is the frame at an age: half its profile, out and up, cm.
 type OutlineBody struct {
-	Age    int          `json:"age"`
-	Points [][2]float64 `json:"points" nullable:"false"`
+	Age    int     `json:"age"`
+	Points []OutUp `json:"points" nullable:"false"`
 }
 
 // CandidateMark is what a person says of a candidate.
@@ -103,7 +109,7 @@ type BendAsked struct {
 	AirC      *float64 `json:"air_c,omitempty" minimum:"-60" maximum:"60"`
 }
 
-// BendBody is the bend of a limb, before and after. Curves are pairs from the fork: out and up, cm.
+// BendBody is the bend of a limb, before and after. Curves run from the fork.
 type BendBody struct {
 	Limb         string       `json:"limb"`
 	AzimuthDeg   float64      `json:"azimuth_deg"`
@@ -143,8 +149,8 @@ type BendBody struct {
 	Bound        string       `json:"bound,omitempty"`
 	Rig          string       `json:"rig,omitempty" doc:"the device that holds it now"`
 	Shortened    bool         `json:"shortened"`
-	Now          [][2]float64 `json:"now" nullable:"false"`
-	Bent         [][2]float64 `json:"bent" nullable:"false"`
+	Now          []OutUp      `json:"now" nullable:"false"`
+	Bent         []OutUp      `json:"bent" nullable:"false"`
 	Says         []string     `json:"says" nullable:"false"`
 }
 

@@ -2,6 +2,7 @@ package orchard
 
 import (
 	"context"
+	"fmt"
 	"math"
 
 	"vertumna/core/given"
@@ -84,6 +85,9 @@ func (k *Keeper) CheckTree(ctx context.Context, slug string, t *store.Tree) (*st
 	if t.Code == "" {
 		t.Code = year.Label(codes)
 		core.Code = t.Code
+	}
+	if err := wiresRise(t.WiresCM); err != nil {
+		return nil, nil, err
 	}
 	errs, warnings := year.CheckTree(&core, t.Hole, holes, standing, k.today())
 	return o, orEmpty(warnings), errs.Err()
@@ -168,4 +172,17 @@ func distance(points []store.Point, x, y float64) float64 {
 		best = math.Min(best, math.Hypot(x-p.X-t*dx, y-p.Y-t*dy))
 	}
 	return best
+}
+
+// wireApartCM: two wires closer than a hand leave no room for the shoots between them.
+const wireApartCM = 10
+
+// wiresRise refuses wires that do not rise, or stand closer than a hand.
+func wiresRise(cm []float64) error {
+	for i := 1; i < len(cm); i++ {
+		if cm[i] < cm[i-1]+wireApartCM {
+			return given.Fault{Code: "wires_close", Field: "wires_cm", Given: fmt.Sprintf("%g after %g", cm[i], cm[i-1]), Expected: fmt.Sprintf("at least %g cm, a hand above the wire below", cm[i-1]+wireApartCM)}
+		}
+	}
+	return nil
 }

@@ -154,7 +154,11 @@ func (s Speaker) Rig(o year.Clocked, shown int) string {
 	case o.Standing():
 		return upper(name) + " stays; look at it each spring."
 	case left < 0:
-		return fmt.Sprintf("%s is %s over its day: take it off today, a tie that grows in kills the limb.", upper(name), s.Amount(float64(-left), "days"))
+		says := fmt.Sprintf("%s is %s over its day: take it off today", upper(name), s.Amount(float64(-left), "days"))
+		if o.Loops() {
+			return says + ", a tie that grows in kills the limb."
+		}
+		return says + ", and look whether the limb springs back."
 	case o.LoopState == "tight":
 		return "The loop is tight: loosen it today."
 	case o.LoopState == "soon":

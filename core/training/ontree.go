@@ -99,7 +99,7 @@ func BendLimb(m *limb.Map, i int, in Bending) (BendPlan, error) {
 	out.Loop, _ = SizeLoop(TieLoop{DiameterMM: a.D, SeasonShare: share, SlackMM: 10})
 	if in.Growing >= 8 {
 		device := "other"
-		if (Rig{Device: out.Device.Device}).loops() {
+		if (Rig{Device: out.Device.Device}).Loops() {
 			device = "tie"
 		}
 		stay := schoolOfTime[in.Stay]

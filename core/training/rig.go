@@ -42,8 +42,8 @@ var materials = map[string]struct {
 	gives bool
 }{"stretch-tape": {3 * 365, true}, "jute": {240, false}, "cloth": {365, false}, "cord": {2 * 365, false}, "wood": {3 * 365, false}, "bamboo": {3 * 365, false}, "metal": {10 * 365, false}}
 
-// loops says whether a device goes round a limb.
-func (r Rig) loops() bool {
+// Loops says whether a device goes round a limb.
+func (r Rig) Loops() bool {
 	return slices.Contains([]string{"tie", "peg_tie", "tie_up", "wire", "weight", "stake"}, r.Device)
 }
 
@@ -98,7 +98,7 @@ func ClockOf(o OnTree, day int) (Clock, error) {
 	weeks := func(d int) float64 { return num.Clamp(float64(d-o.BudBreak)/7, -52, 52) }
 	grow := num.Clamp(float64(o.Slowing-o.BudBreak)/7, 8, 45)
 	device := "other"
-	if o.loops() {
+	if o.Loops() {
 		device = "tie"
 	}
 	school := schoolOfTime[o.School]
@@ -136,7 +136,7 @@ func ClockOf(o OnTree, day int) (Clock, error) {
 	} else if known && c.RenewBy < c.OffDay {
 		c.Bound = "material"
 	}
-	if o.loops() && !life.gives && c.OffDay-last > 7*moveLoopWeeks && !o.Standing() {
+	if o.Loops() && !life.gives && c.OffDay-last > 7*moveLoopWeeks && !o.Standing() {
 		c.Moved = last + 7*moveLoopWeeks
 	}
 	if err := c.looks(o); err != nil {
@@ -145,7 +145,7 @@ func ClockOf(o OnTree, day int) (Clock, error) {
 	if test := o.Slowing - testBeforeSlow; !o.Standing() && o.OnDay < o.BudBreak && test > o.OnDay && test < c.OffDay {
 		c.TestDay = test
 	}
-	if o.loops() && loop > 0 && o.DMM > 0 {
+	if o.Loops() && loop > 0 && o.DMM > 0 {
 		c.ring(o, loop, day)
 	}
 	return c, nil
@@ -288,7 +288,7 @@ func CheckAct(a RigAct, on []OnTree, limbs func(id string) (LimbFacts, bool), sa
 			}
 		}
 	}
-	if a.Act == "on" && a.loops() && a.LoopMM > 0 && a.DMM > 0 && a.LoopMM < a.DMM+leastRingMM {
+	if a.Act == "on" && a.Loops() && a.LoopMM > 0 && a.DMM > 0 && a.LoopMM < a.DMM+leastRingMM {
 		fs.Add(given.Conflict, "loop_mm", num.Text(a.LoopMM), fmt.Sprintf("at least %.0f: a limb of %.0f mm with room to grow, never a ring round it", a.DMM+leastRingMM, a.DMM))
 	}
 	return fs.Err()

@@ -18,6 +18,8 @@ import Yard from './yard/Yard';
 
 const Trees = screen(() => import('./trees/Trees'));
 const Bench = screen(() => import('./bench/Bench'));
+const Training = screen(() => import('./training/Training'));
+const Devices = screen(() => import('./training/Devices'));
 const Year = screen(() => import('./year/Year'));
 const Thinning = screen(() => import('./fruit/Thinning'));
 const Setup = screen(() => import('./setup/Setup'));
@@ -135,6 +137,22 @@ function OrchardScreens() {
                   element={
                     <NeedsPlace>
                       <Bench />
+                    </NeedsPlace>
+                  }
+                />
+                <Route
+                  path="trees/:id/training"
+                  element={
+                    <NeedsPlace>
+                      <Training />
+                    </NeedsPlace>
+                  }
+                />
+                <Route
+                  path="devices"
+                  element={
+                    <NeedsPlace>
+                      <Devices />
                     </NeedsPlace>
                   }
                 />

@@ -245,6 +245,9 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
             {bench.revision ? `; map of ${plain(bench.revision.date)} ${bench.revision.date.slice(0, 4)}` : ''};{' '}
             <BackToTree bench={bench} />
           </p>
+          <p className="totrain">
+            <Link to={`/${which.slug}/trees/${which.id}/training`}>Train: frame, bends, wires</Link>
+          </p>
           {bench.mapped && (
             <div className="segments" role="group" aria-label="When">
               {views.map((v) => (

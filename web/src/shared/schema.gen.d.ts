@@ -1153,7 +1153,7 @@ export interface components {
             aim_deg: number;
             /** Format: double */
             azimuth_deg: number;
-            bent: (number[] | null)[];
+            bent: components["schemas"]["OutUp"][];
             /** Format: double */
             best_peg_cm: number;
             bound?: string;
@@ -1187,7 +1187,7 @@ export interface components {
             low_deg: number;
             /** Format: double */
             mass_kg: number;
-            now: (number[] | null)[];
+            now: components["schemas"]["OutUp"][];
             /** Format: double */
             now_deg: number;
             /** Format: date */
@@ -2641,6 +2641,12 @@ export interface components {
             preset: string;
             says: string;
         };
+        OutUp: {
+            /** Format: double */
+            out: number;
+            /** Format: double */
+            up: number;
+        };
         OutcomeBody: {
             /** @description at the next three winters */
             flower_buds: number[];
@@ -2678,7 +2684,7 @@ export interface components {
         OutlineBody: {
             /** Format: int64 */
             age: number;
-            points: (number[] | null)[];
+            points: components["schemas"]["OutUp"][];
         };
         OverlapRow: {
             /** Format: int64 */

@@ -75,6 +75,9 @@ export default function Trees() {
   return (
     <div className="page" style={{ overflowX: 'auto' }}>
       <h1>Trees</h1>
+      <p className="sm">
+        <Link to={`/${orchard.slug}/devices`}>What is still on: ties, spreaders, weights</Link>
+      </p>
       {rows.length === 0 ? (
         <p>
           No trees yet. <Link to={`/${orchard.slug}/yard`}>Pace out the first one.</Link>

@@ -67,6 +67,22 @@ function emptyEntry(): Entry {
   return { id: '', created: '', date: '', season: 0, kind: 'note' };
 }
 
+/** A notching trial as it was counted; none where either arm was not. */
+function trialOf(num: (k: string) => number | undefined): Entry['trial'] {
+  const arm = (what: string, tag: string, buds: string, broke: string) => ({
+    what,
+    tag,
+    zones: [{ zone: 'low' as const, buds: Math.round(num(buds) ?? 0), broke: Math.round(num(broke) ?? 0) }],
+  });
+  if (num('notched') === undefined || num('untouched') === undefined) return undefined;
+  return {
+    arms: [
+      arm('notched', 'notched', 'notched', 'notched_broke'),
+      arm('untreated', 'untouched', 'untouched', 'untouched_broke'),
+    ],
+  };
+}
+
 /** The fields of an entry as a person typed them. */
 function drafted(e: Entry, units: 'metric' | 'us'): Draft {
   const d: Draft = {};
@@ -174,6 +190,8 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
       if (on('headed')) e.headed = true;
       if (on('opens_sun')) e.opens_sun = true;
       if (text('device')) e.device = text('device') as NonNullable<Entry['device']>;
+      const trial = trialOf(num);
+      if (task.kind === 'notch-look' && trial) e.trial = trial;
       const kilos = read(text('kilos'), 'kg', units);
       if (kilos !== undefined) e.kilos = kilos;
       const fruit = num('fruit');
@@ -333,6 +351,18 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
             </MenuItem>
           ))}
         </TextField>
+      )}
+      {task?.kind === 'notch-look' && worked && (
+        <>
+          <div className="pair">
+            {number('notched', 'Notched buds, low down')}
+            {number('notched_broke', 'Of these broke')}
+          </div>
+          <div className="pair">
+            {number('untouched', 'Buds left untouched')}
+            {number('untouched_broke', 'Of these broke')}
+          </div>
+        </>
       )}
       {task?.kind === 'harvest' && worked && (
         <div className="pair">

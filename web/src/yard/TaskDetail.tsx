@@ -12,6 +12,8 @@ const thinning = (below: string) => (slug: string, id: string) =>
 const bench = (side: string) => (slug: string, id: string) =>
   `/${slug}/trees/${encodeURIComponent(id)}${side ? `?side=${side}` : ''}`;
 
+const training = (slug: string, id: string) => `/${slug}/trees/${encodeURIComponent(id)}/training`;
+
 /** Where the numbers of a job are worked out: its words and its address. */
 const workplaces: Record<string, readonly [string, (slug: string, id: string) => string]> = {
   'count-set': ['Count it', thinning('count')],
@@ -26,6 +28,18 @@ const workplaces: Record<string, readonly [string, (slug: string, id: string) =>
   'restraining-cut': ['To its slip', bench('')],
   'summer-shoots': ['To its slip', bench('')],
   'carried-limbs': ['To its slip', bench('')],
+  'planting-cut': ['Planting day', training],
+  'scaffold-choice': ['Choose on its training page', training],
+  notching: ['Which buds', training],
+  'notch-look': ['The trial', training],
+  bend: ['Which limbs, with what', training],
+  'check-ties': ['To the device', training],
+  'take-off': ['To the device', training],
+  'release-test': ['To the device', training],
+  'frame-cut': ['Its frame', training],
+  'frame-summer': ['Its frame', training],
+  'tie-arms': ['Its arms', training],
+  'strip-fruit': ['Its frame', training],
 };
 
 /** Why, until when, how good the day is, what other schools would do, and the cautions: all of a task's evidence. */

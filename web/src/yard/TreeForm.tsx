@@ -27,6 +27,9 @@ export function newTree(): Tree {
   return { id: '', version: 0, code: '', kind: 'apple', x: 1, y: 1 };
 }
 
+/** Forms against a wall or on wires. */
+const flat = new Set(['wire-tiers', 'flat-fan', 'step-over']);
+
 /** The winter a tree of an age was planted in: nobody knows the day. */
 function plantedAt(years: string, today: string, south: boolean): string | undefined {
   const n = Math.round(Number(years));
@@ -76,7 +79,11 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
       {...more}
     />
   );
-  const number = (k: 'height_m' | 'spread_m' | 'trunk_mm' | 'tub_litres' | 'x' | 'y', q: Quantity, label: string) => (
+  const number = (
+    k: 'height_m' | 'spread_m' | 'trunk_mm' | 'tub_litres' | 'arm_cm' | 'x' | 'y',
+    q: Quantity,
+    label: string,
+  ) => (
     <TextField
       label={`${label}, ${unitOf(q, units)}`}
       value={typed[k] ?? (tree[k] !== undefined ? show(tree[k], q, units) : '')}
@@ -252,6 +259,24 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
         {tick('wires', 'Wires')}
         {tick('as_whip', 'Planted as a whip')}
       </div>
+      {flat.has(tree.form ?? '') && (
+        <div className="pair">
+          <TextField
+            label={`Wires at, ${unitOf('cm', units)}`}
+            value={typed.wires ?? (tree.wires_cm ?? []).map((w) => show(w, 'cm', units)).join(' ')}
+            onChange={(e) => {
+              setTyped({ ...typed, wires: e.target.value });
+              const heights = e.target.value.split(/[\s;]+/).map((w) => read(w, 'cm', units));
+              const known = heights.filter((h): h is number => h !== undefined);
+              onChange({ ...tree, wires_cm: known.length > 0 ? known : undefined });
+            }}
+            onBlur={() => setTyped((was) => ({ ...was, wires: undefined }))}
+            error={!!bad('wires_cm')}
+            helperText={bad('wires_cm')?.expected ?? 'from the ground up, parted by spaces'}
+          />
+          {number('arm_cm', 'cm', 'Arms shall reach')}
+        </div>
+      )}
       <details>
         <summary className="sm q">Timing, wishes, stock, school and notes</summary>
         <div className="form">

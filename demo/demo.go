@@ -1,5 +1,5 @@
 // Package demo fills a database with three made-up orchards: lower-terrace, sixteen trees close together in the north,
-// saltwind, six trees south of the equator, and first-rows, seven young ones in training. Their journal is laid back from a given day by walking two and more past
+// saltwind, six trees south of the equator, and new-rows, seven young ones in training. Their journal is laid back from a given day by walking two and more past
 // seasons of their own plans, so that it is always recent. All names are invented.
 package demo
 
@@ -16,7 +16,7 @@ import (
 // Fill writes the demo orchards into a store, as if kept until today: both, or none. Error: *store.Conflict where they are there already.
 func Fill(ctx context.Context, s *store.Store, today almanac.Day) error {
 	return s.Together(ctx, func(s *store.Store) error {
-		for _, build := range []func(almanac.Day) orchard{lowerTerrace, saltwind, firstRows} {
+		for _, build := range []func(almanac.Day) orchard{lowerTerrace, saltwind, newRows} {
 			o := build(today)
 			if _, err := s.Orchard(ctx, o.doc.Slug); !errors.Is(err, store.ErrNotFound) {
 				if err == nil {

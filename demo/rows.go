@@ -14,9 +14,9 @@ import (
 	"vertumna/store"
 )
 
-// firstRows is a plot that is only begun: young trees of three forms in their first four years, and a house wall with three trees on
+// newRows is a plot that is only begun: young trees of three forms in their first four years, and a house wall with three trees on
 // wires, a stage each.
-func firstRows(today almanac.Day) orchard {
+func newRows(today almanac.Day) orchard {
 	age := func(years int) *almanac.Day { return planted(today, years, false) }
 	first := age(0)
 	if *first > today {
@@ -25,7 +25,7 @@ func firstRows(today almanac.Day) orchard {
 	wires := []float64{40, 70, 100, 130}
 	return orchard{
 		doc: store.Orchard{
-			Slug: "first-rows", Name: "First Rows", Units: "metric", Site: site("lower-terrace"), SiteFrom: "demo climate",
+			Slug: "new-rows", Name: "New Rows", Units: "metric", Site: site("lower-terrace"), SiteFrom: "demo climate",
 			School: store.School{Preset: "steady", Own: map[string]string{}},
 			Plot: store.Plot{Outline: rect(0, 0, 12, 8), Features: []store.Feature{
 				{ID: "house", Kind: "wall", Name: "House wall", HeightM: 2.8, FacesTo: 180, Points: []store.Point{{X: 0, Y: 8}, {X: 12, Y: 8}}},
@@ -70,11 +70,11 @@ type shoot struct{ at, azimuth, angle, length, mm float64 }
 
 // young are the shoots of the demo's young trees, whose map is drawn by hand.
 var young = map[string][]shoot{
-	"first-rows-R2": {{52, 32, 54, 72, 8.5}, {60, 118, 58, 66, 8}, {68, 205, 26, 88, 9}, {79, 288, 64, 60, 7.5}, {73, 168, 58, 48, 7}, {57, 60, 23, 40, 6}, {41, 342, 66, 38, 7}},
-	"first-rows-R3": {{50, 20, 40, 105, 15}, {56, 140, 30, 112, 16}, {62, 255, 48, 98, 14}, {46, 80, 35, 60, 9}, {68, 310, 28, 70, 10}},
-	"first-rows-R4": {{30, 10, 52, 85, 16}, {38, 130, 46, 82, 15}, {42, 240, 50, 88, 17}, {48, 320, 38, 60, 11}},
-	"first-rows-W2": {{36, 90, 76, 95, 12}, {34, 272, 78, 92, 11}, {63, 95, 38, 52, 9}, {60, 268, 42, 48, 9}, {66, 85, 50, 44, 8}, {55, 185, 60, 24, 6}},
-	"first-rows-W3": {{36, 92, 84, 128, 24}, {34, 268, 86, 126, 23}, {65, 94, 82, 112, 19}, {63, 272, 80, 108, 18}, {96, 88, 46, 62, 11}, {93, 275, 44, 58, 10}, {94, 262, 50, 40, 9}, {80, 180, 70, 26, 7}},
+	"new-rows-R2": {{52, 32, 54, 72, 8.5}, {60, 118, 58, 66, 8}, {68, 205, 26, 88, 9}, {79, 288, 64, 60, 7.5}, {73, 168, 58, 48, 7}, {57, 60, 23, 40, 6}, {41, 342, 66, 38, 7}},
+	"new-rows-R3": {{50, 20, 40, 105, 15}, {56, 140, 30, 112, 16}, {62, 255, 48, 98, 14}, {46, 80, 35, 60, 9}, {68, 310, 28, 70, 10}},
+	"new-rows-R4": {{30, 10, 52, 85, 16}, {38, 130, 46, 82, 15}, {42, 240, 50, 88, 17}, {48, 320, 38, 60, 11}},
+	"new-rows-W2": {{36, 90, 76, 95, 12}, {34, 272, 78, 92, 11}, {63, 95, 38, 52, 9}, {60, 268, 42, 48, 9}, {66, 85, 50, 44, 8}, {55, 185, 60, 24, 6}},
+	"new-rows-W3": {{36, 92, 84, 128, 24}, {34, 268, 86, 126, 23}, {65, 94, 82, 112, 19}, {63, 272, 80, 108, 18}, {96, 88, 46, 62, 11}, {93, 275, 44, 58, 10}, {94, 262, 50, 40, 9}, {80, 180, 70, 26, 7}},
 }
 
 // mappedYoung draws a young tree of the demo: its stem and its shoots, each with its own side shoots where it is old enough.

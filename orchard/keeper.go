@@ -12,6 +12,7 @@ import (
 	"vertumna/core/cut"
 	"vertumna/core/given"
 	"vertumna/core/limb"
+	"vertumna/core/training"
 	"vertumna/core/year"
 	"vertumna/store"
 	"vertumna/words"
@@ -34,6 +35,7 @@ type Keeper struct {
 	halves    *kept[mapKey, half]
 	forecasts *kept[mapKey, cut.Forecast]
 	decided   *kept[mapKey, []year.LimbDate]
+	built     *kept[mapKey, []training.Built]
 
 	yardLights *kept[planKey, *YardLightBody]
 
@@ -47,7 +49,7 @@ func NewKeeper(s *store.Store, today func() almanac.Day, log *slog.Logger) *Keep
 		ensembles: keep[ensembleKey, *almanac.Ensemble](keepEnsembles), contents: keep[contentsKey, *store.Contents](keepContents),
 		plans: keep[planKey, *Planned](keepPlans), fruits: keep[fruitKey, *fruitMade](keepFruits),
 		lights: keep[mapKey, limb.Light](keepFacts), sections: keep[mapKey, float64](keepFacts), heights: keep[mapKey, float64](keepFacts), halves: keep[mapKey, half](keepFacts),
-		forecasts: keep[mapKey, cut.Forecast](keepFacts), decided: keep[mapKey, []year.LimbDate](keepFacts),
+		forecasts: keep[mapKey, cut.Forecast](keepFacts), decided: keep[mapKey, []year.LimbDate](keepFacts), built: keep[mapKey, []training.Built](keepFacts),
 		yardLights: keep[planKey, *YardLightBody](keepLights),
 		amounts:    newAmounts(),
 	}
@@ -369,6 +371,9 @@ func (k *Keeper) giveDecided(ctx context.Context, orchardID string, y *year.Yard
 			if t.Decided, err = k.decidedOn(ctx, t.ID, mark); err != nil {
 				return err
 			}
+			if t.Built, err = k.builtOn(ctx, t, mark, y.FingertipCM); err != nil {
+				return err
+			}
 		}
 	}
 	return nil
@@ -392,6 +397,18 @@ func (k *Keeper) decidedOn(ctx context.Context, treeID string, mark store.MapMar
 			}
 		}
 		return out, nil
+	})
+}
+
+// builtOn are the steps of a tree's frame that its map shows as made, read off it once.
+func (k *Keeper) builtOn(ctx context.Context, t *year.Tree, mark store.MapMark, reachCM float64) ([]training.Built, error) {
+	flat := year.FlatUsual(t, reachCM)
+	return k.built.of(mapKey{t.ID, mark, inShort(flat.WiresCM, flat.YearlyCM)}, func() ([]training.Built, error) {
+		m, err := k.checked(ctx, t.ID, mark)
+		if err != nil {
+			return nil, err
+		}
+		return training.BuiltOn(m, flat.WiresCM, flat.YearlyCM), nil
 	})
 }
 

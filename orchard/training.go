@@ -369,7 +369,7 @@ func (t *trained) bend(i int, ask BendAsked) (BendBody, error) {
 		off := t.day + almanac.Day(num.Ceil(7*p.Set.WeeksOn))
 		b.Off, b.Bound = &off, p.Set.Bound
 	}
-	b.Says = t.speaker.Bend(p)
+	b.Says = append(b.Says, t.speaker.Bend(p)...)
 	if t.bearsNow() && p.Device.Device != "none" {
 		b.Says = append(b.Says, "It may be in fruit: thin first, and look at the angle again after harvest.")
 	}
@@ -665,7 +665,7 @@ func (t *trained) wall() (*WallBody, error) {
 		Arms: []ArmBody{}, Steps: []WallStep{}, Off: []OffBody{}, Shorten: []string{}, Hardware: t.speaker.Hardware(lay, support(t.tree)), YearFull: f.Plan.YearFull, LeanDeg: round1(lay.TrunkLeanDeg), Says: []string{},
 	}
 	for _, a := range f.Laid {
-		out.Arms = append(out.Arms, ArmBody{a.Limb, a.WireCM, a.Side, a.State, math.Round(a.LengthCM), math.Round(a.LayCM), a.Ties, a.SeasonsToFinish, a.Balance, a.TooClose})
+		out.Arms = append(out.Arms, ArmBody{a.Limb, a.WireCM, a.Side, a.State, math.Round(a.LengthCM), math.Round(a.LayCM), a.Ties, a.SeasonsToFinish, a.Balance, a.Lies, a.TooClose})
 	}
 	for _, o := range f.Off {
 		out.Off = append(out.Off, OffBody{o.Limb, math.Round(o.Deg), o.Act})
@@ -674,7 +674,7 @@ func (t *trained) wall() (*WallBody, error) {
 		out.Shorten = append(out.Shorten, s.Limb)
 	}
 	out.Steps = wallSteps(t.speaker.WallSteps(f))
-	out.Says = t.speaker.Wall(f, goal)
+	out.Says = append(out.Says, t.speaker.Wall(f, goal)...)
 	return out, nil
 }
 

@@ -265,6 +265,7 @@ type ArmBody struct {
 	Ties            []float64 `json:"ties" nullable:"false"`
 	SeasonsToFinish int       `json:"seasons_to_finish"`
 	Balance         string    `json:"balance" enum:"alone,even,lower_this,raise_this"`
+	Lies            bool      `json:"lies" doc:"on its wire already"`
 	TooClose        []string  `json:"too_close" nullable:"false"`
 }
 

@@ -287,6 +287,9 @@ func (s Speaker) WallSteps(f training.FlatTree) []WallLine {
 		title := fmt.Sprintf("Tie %s to the wire at %s, %s", id, cm(a.WireCM), sides[a.Side])
 		switch a.State {
 		case "lay_base":
+			if a.Lies { // it was laid before: its end rises on
+				continue
+			}
 			title = fmt.Sprintf("Lay %s on the wire at %s, %s", id, cm(a.WireCM), sides[a.Side])
 			says = fmt.Sprintf("%s on the wire, %s; the last 30 cm stay rising.", cm(a.LayCM), s.Amount(float64(len(a.Ties)), "loops"))
 		case "finish":

@@ -62,7 +62,7 @@ func TestFilesGoOutAndComeBackByTheCommands(t *testing.T) {
 	defer func() { _ = s.Close() }()
 	all, err := s.Orchards(context.Background())
 	require.NoError(t, err)
-	require.Len(t, all, 2, "the import is gone again after the restore")
+	require.Len(t, all, 3, "the import is gone again after the restore")
 	require.NoError(t, os.WriteFile(archive, []byte("{}"), 0o600))
 	require.ErrorContains(t, run("import", "--db", db, archive), "vertumna-archive expected")
 }
@@ -170,7 +170,7 @@ func TestThePlanAndASlipAreToldWithoutAScreen(t *testing.T) {
 	}
 	require.Contains(t, slip, body.Height.Says)
 
-	require.ErrorContains(t, run("plan", "--db", db), "one of lower-terrace, saltwind expected")
+	require.ErrorContains(t, run("plan", "--db", db), "one of lower-terrace, new-rows, saltwind expected")
 	require.ErrorContains(t, run(append([]string{"slip", "Z9"}, where...)...), `"Z9" given, one of A1`)
 	require.ErrorContains(t, run(append([]string{"slip", "C3", "--season", "spring"}, where...)...), "dormant or summer expected")
 	require.ErrorContains(t, run("plan", "--db", db, "--orchard", "lower-terrace", "--day", "soon"), "--day")

@@ -36,6 +36,7 @@ type Young struct {
 type Built struct {
 	What StepKind
 	Year int // of the tree's life; 0: some time
+	Tier int // 0: whichever
 }
 
 // StepKind names a step of formation.
@@ -415,7 +416,9 @@ func (w *forming) states() {
 	})
 	for i := range w.Steps {
 		s := &w.Steps[i]
-		done := slices.ContainsFunc(w.y.Built, func(b Built) bool { return b.What == s.What && (b.Year == 0 || b.Year == s.Year) })
+		done := slices.ContainsFunc(w.y.Built, func(b Built) bool {
+			return b.What == s.What && (b.Year == 0 || b.Year == s.Year) && (b.Tier == 0 || b.Tier == s.Tier)
+		})
 		switch {
 		case done:
 			s.State = "done"

@@ -60,9 +60,10 @@ func ScaffoldsOf(m *limb.Map, limits Scaffolds) (in Scaffolds, ok bool) {
 		}
 		in.Candidates = append(in.Candidates, k)
 	}
-	if len(in.Candidates) < 2 || len(in.Candidates) > mostCandidates {
+	if len(in.Candidates) < 2 {
 		return in, false
 	}
+	in.Candidates = strongest(in.Candidates, mostCandidates)
 	top := 0.0
 	for _, c := range m.Axes[trunk].Children {
 		top = max(top, m.Axes[c].Attach)
@@ -70,6 +71,20 @@ func ScaffoldsOf(m *limb.Map, limits Scaffolds) (in Scaffolds, ok bool) {
 	leader := m.Diameter(trunk, min(m.Axes[trunk].L, top+1))
 	in.LeaderDiameterMM = &leader
 	return in, true
+}
+
+// strongest are the shoots that can be looked at together, in the order they came: the thinnest are clear losers.
+func strongest(all []ScaffoldCandid, most int) []ScaffoldCandid {
+	for len(all) > most {
+		thin := 0
+		for i, c := range all {
+			if !c.Keep && (all[thin].Keep || c.DiameterMM < all[thin].DiameterMM) {
+				thin = i
+			}
+		}
+		all = slices.Delete(all, thin, thin+1)
+	}
+	return all
 }
 
 // RenewalsOf asks about the bearing limbs of a grown tree that fruits on one-year wood, three years round: on each scaffold; on

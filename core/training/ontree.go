@@ -273,6 +273,7 @@ type FlatArm struct {
 	Laying
 	LengthCM float64
 	Ties     []float64 // where it is tied, cm from the trunk along the wire
+	Lies     bool      // on its wire already
 	TooClose []string  // shoots on it nearer than 10 cm to the last
 }
 
@@ -293,6 +294,7 @@ const (
 	keepShootCM = 13.5 // 12 to 15 cm
 	leastApart  = 10
 	bringBackMM = 8
+	liesDeg     = 75
 )
 
 // FlatOf reads a tree on wires off its map. goal is how long an arm shall be, yearly how far it grows.
@@ -364,7 +366,7 @@ func (out *FlatTree) arm(m *limb.Map, id, partner *string, side string, wire, go
 	if err != nil {
 		return
 	}
-	arm := FlatArm{Limb: *id, WireCM: wire, Side: side, Laying: lay, LengthCM: a.L, TooClose: []string{}, Ties: []float64{}}
+	arm := FlatArm{Limb: *id, WireCM: wire, Side: side, Laying: lay, LengthCM: a.L, Lies: chordDeg(m, i, a.L) >= liesDeg, TooClose: []string{}, Ties: []float64{}}
 	for at := tieEveryCM; float64(at) <= lay.LayCM; at += tieEveryCM {
 		arm.Ties = append(arm.Ties, float64(at))
 	}
@@ -431,3 +433,56 @@ func GraftShoots(m *limb.Map, light limb.Light, only map[string]bool) []GraftSho
 
 // PlantingHeight is the nominal planting height of a form, for words.
 func PlantingHeight(form pomology.FormSlug) float64 { return plantingForms[headForm(form)].whip }
+
+// BuiltOn are the steps of a frame that a map shows as made, whoever made them: headed where side limbs stand, chosen where few are
+// left, a wire with its pair. wires are a flat tree's, cm.
+func BuiltOn(m *limb.Map, wires []float64, yearlyCM float64) []Built {
+	var out []Built
+	if m.Flat() {
+		f, err := FlatOf(m, wires, 100, math.Max(1, yearlyCM), false)
+		if err != nil {
+			return nil
+		}
+		for i, w := range f.Arms.Wires {
+			if len(w.Missing) > 0 {
+				continue
+			}
+			if i == 0 {
+				out = append(out, Built{What: Head})
+			}
+			out = append(out, Built{What: HeadWire, Tier: i + 1}, Built{What: RaiseArms, Tier: i + 1})
+			if f.lie(*w.A) && f.lie(*w.B) {
+				out = append(out, Built{What: LayArms, Tier: i + 1})
+			}
+		}
+		if len(f.Arms.Wires) == 0 && len(m.Axes) > 2 {
+			out = append(out, Built{What: Head})
+		}
+		return out
+	}
+	limbs, seconds := 0, 0
+	for _, stem := range m.Stems() {
+		for _, c := range m.Axes[stem].Children {
+			if a := &m.Axes[c]; a.D >= 8 && !m.WhollyDead(c) && !a.Sucker {
+				limbs++
+				if len(a.Children) >= 2 {
+					seconds++
+				}
+			}
+		}
+	}
+	if limbs >= 3 {
+		out = append(out, Built{What: Head}, Built{What: Wake})
+	}
+	if limbs >= 3 && limbs <= 6 && m.Age > 2 {
+		out = append(out, Built{What: Choose})
+	}
+	if seconds >= 3 {
+		out = append(out, Built{What: ShortenAll}, Built{What: Seconds})
+	}
+	return out
+}
+
+func (f *FlatTree) lie(id string) bool {
+	return slices.ContainsFunc(f.Laid, func(a FlatArm) bool { return a.Limb == id && a.Lies })
+}

@@ -128,6 +128,7 @@ const (
 	losesFrom      = 0.5
 	gapPoints      = 30
 	verticalPoints = 20
+	numberPoints   = 4
 )
 
 // ChooseScaffolds chooses a young tree's scaffolds: every set of the form's sizes is scored. Errors: given.Faults. Cost: sets
@@ -205,47 +206,134 @@ func (in Scaffolds) refuses(c ScaffoldCandid, form scaffoldForm) string {
 
 // best scores every set of the form's sizes; a later one wins only if it is better. The runner-up is the next best.
 func (in Scaffolds) best(left []ScaffoldCandid, form scaffoldForm, keeps int) (best, next []ScaffoldCandid) {
+	q := in.quick(left, form)
 	bestScore, nextScore := math.Inf(-1), math.Inf(-1)
-	set := make([]int, 0, form.most)
-	try := func() {
-		chosen, kept := make([]ScaffoldCandid, len(set)), 0
-		for k, i := range set {
-			chosen[k] = left[i]
-			if left[i].Keep {
-				kept++
-			}
-		}
-		if kept < keeps {
+	var first, second, set []int
+	var grow func(from, size, kept int, own float64)
+	grow = func(from, size, kept int, own float64) {
+		if 100-own/float64(size)-q.number(size) <= nextScore+num.Slack { // what each costs by itself is too much already
 			return
 		}
-		switch s := in.terms(chosen, form).score(); {
-		case s > bestScore+num.Slack:
-			best, next, bestScore, nextScore = chosen, best, s, bestScore
-		case s > nextScore+num.Slack:
-			next, nextScore = chosen, s
-		}
-	}
-	var grow func(from, size int)
-	grow = func(from, size int) {
 		if len(set) == size {
-			try()
+			if kept < keeps {
+				return
+			}
+			switch s := q.score(set); {
+			case s > bestScore+num.Slack:
+				second, nextScore = first, bestScore
+				first, bestScore = slices.Clone(set), s
+			case s > nextScore+num.Slack:
+				second, nextScore = slices.Clone(set), s
+			}
 			return
 		}
 		for i := from; i <= len(left)-(size-len(set)); i++ {
+			k := kept
+			if left[i].Keep {
+				k++
+			}
 			set = append(set, i)
-			grow(i+1, size)
+			grow(i+1, size, k, own+q.own[i])
 			set = set[:len(set)-1]
 		}
 	}
 	for size := form.least; size <= min(form.most, len(left)); size++ {
-		grow(0, size)
+		grow(0, size, 0, 0)
 	}
-	return best, next
+	pick := func(of []int) (out []ScaffoldCandid) {
+		for _, i := range of {
+			out = append(out, left[i])
+		}
+		return out
+	}
+	return pick(first), pick(second)
+}
+
+// quick is a choice made ready for scoring many sets: what each candidate costs by itself, and what only a set tells.
+type quick struct {
+	form            scaffoldForm
+	az, h, d        []float64
+	own, wind       []float64 // points; own is still to be shared by the size of the set
+	windy, walled   bool
+	wall, firstBest float64
+}
+
+func (in Scaffolds) quick(left []ScaffoldCandid, form scaffoldForm) *quick {
+	q := &quick{form: form, windy: in.WindFromDeg != nil, walled: in.WallDeg != nil, firstBest: math.Max(60, in.firstLow(form))}
+	if q.walled {
+		q.wall = math.Mod(*in.WallDeg, 360)
+	}
+	for _, c := range left {
+		t := in.terms([]ScaffoldCandid{c}, form)
+		q.az, q.h, q.d = append(q.az, math.Mod(c.AzimuthDeg, 360)), append(q.h, c.HeightCM), append(q.d, c.DiameterMM)
+		q.own = append(q.own, t.Angle+t.Thickness+t.Path+t.Fault)
+		wind := 0.0
+		if q.windy {
+			wind = num.Apart(c.AzimuthDeg, *in.WindFromDeg)
+		}
+		q.wind = append(q.wind, wind)
+	}
+	return q
+}
+
+func (q *quick) number(size int) float64 {
+	return numberPoints * math.Abs(float64(size-q.form.preferred))
+}
+
+// score of a set, as terms gives it.
+func (q *quick) score(set []int) float64 {
+	var az, h [8]float64
+	k := len(set)
+	n, size := 0, float64(k)
+	own, sum, sq, wind, lowest := 0.0, 0.0, 0.0, 180.0, math.Inf(1)
+	put := func(list *[8]float64, n int, x float64) {
+		for ; n > 0 && list[n-1] > x; n-- {
+			list[n] = list[n-1]
+		}
+		list[n] = x
+	}
+	for j, i := range set {
+		put(&az, n, q.az[i])
+		put(&h, j, q.h[i])
+		n++
+		own, sum, sq = own+q.own[i], sum+q.d[i], sq+q.d[i]*q.d[i]
+		wind, lowest = math.Min(wind, q.wind[i]), math.Min(lowest, q.h[i])
+	}
+	if q.walled {
+		put(&az, n, q.wall)
+		n++
+	}
+	total := own/size + q.number(k)
+	equal, apart := 360/float64(n), 0.0
+	for j := range n {
+		gap := az[0] + 360 - az[j]
+		if j < n-1 {
+			gap = az[j+1] - az[j]
+		}
+		apart += math.Abs(gap - equal)
+	}
+	total += gapPoints * apart / (2 * (360 - equal))
+	vertical := 0.0
+	for j := 1; j < k; j++ {
+		switch v := h[j] - h[j-1]; {
+		case v < q.form.apartLow:
+			vertical += (q.form.apartLow - v) / q.form.apartLow
+		case v > q.form.apartHigh:
+			vertical += math.Min(1, (v-q.form.apartHigh)/q.form.apartHigh)
+		}
+	}
+	total += verticalPoints * vertical / math.Max(1, size-1)
+	mean := sum / size
+	total += 5 * math.Min(1, math.Sqrt(math.Max(0, sq/size-mean*mean))/mean/0.5)
+	if q.windy {
+		total += 5 * num.Clamp((wind-45)/135, 0, 1)
+	}
+	return 100 - total - 5*num.Clamp((lowest-q.firstBest)/30, 0, 1)
 }
 
 func (in Scaffolds) terms(set []ScaffoldCandid, form scaffoldForm) ScaffoldTerms {
 	k := float64(len(set))
-	t := ScaffoldTerms{Gap: gapPoints * unevenness(in.azimuths(set)), Number: 4 * math.Abs(k-float64(form.preferred))}
+	t := ScaffoldTerms{Gap: gapPoints * unevenness(in.azimuths(set)), Number: numberPoints * math.Abs(k-float64(form.preferred))}
 	heights, lowest := make([]float64, len(set)), math.Inf(1)
 	sum, sq := 0.0, 0.0
 	nearestWind := 180.0

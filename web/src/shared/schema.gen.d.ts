@@ -997,6 +997,8 @@ export interface components {
             lay_cm: number;
             /** Format: double */
             length_cm: number;
+            /** @description on its wire already */
+            lies: boolean;
             limb: string;
             /** Format: int64 */
             seasons_to_finish: number;

@@ -221,9 +221,11 @@ export function BendPanel({ bend, others, even, which, error, onAsk }: Props) {
               A device is on this limb: see below.
             </p>
           ) : (
-            <Button variant="contained" disabled={log.isPending} onClick={put}>
-              It holds at {bend.today_deg.toFixed(0)}°
-            </Button>
+            <div className="acts">
+              <Button variant="contained" disabled={log.isPending} onClick={put}>
+                It holds at {bend.today_deg.toFixed(0)}°
+              </Button>
+            </div>
           )}
         </>
       )}

@@ -114,7 +114,7 @@ export function WallView({ wall, limbs, rigs }: { wall: Wall; limbs: readonly Li
                   rx={3.6}
                   ry={6.2}
                   fill={held.has(a.limb) ? 'var(--sheet)' : 'var(--leaf-wash)'}
-                  stroke={held.has(a.limb) ? 'var(--ink)' : 'var(--leaf)'}
+                  stroke={held.has(a.limb) ? 'var(--ink)' : a.lies ? 'var(--quiet)' : 'var(--leaf)'}
                   strokeWidth={1.8}
                 />
               ))}
@@ -125,7 +125,7 @@ export function WallView({ wall, limbs, rigs }: { wall: Wall; limbs: readonly Li
                 textAnchor={side > 0 ? 'end' : 'start'}
                 className="halo"
               >
-                {states[a.state]}
+                {a.lies && a.state === 'lay_base' ? 'end rising' : states[a.state]}
               </text>
               <text
                 x={X(dot(tip, along))}
@@ -211,7 +211,7 @@ function Arms({ wall }: { wall: Wall }) {
                       y={1}
                       width={(130 * a.lay_cm) / wall.goal_cm}
                       height={8}
-                      fill={a.state === 'lay_base' ? 'var(--leaf)' : 'var(--wood-two)'}
+                      fill={a.state === 'lay_base' && !a.lies ? 'var(--leaf)' : 'var(--wood-two)'}
                     />
                   </g>
                 )}
@@ -222,7 +222,8 @@ function Arms({ wall }: { wall: Wall }) {
                 <small>
                   {a ? (
                     <>
-                      <b>{a.limb}</b> {say(a.length_cm, 'cm', units)}, {states[a.state]}
+                      <b>{a.limb}</b> {say(a.length_cm, 'cm', units)},{' '}
+                      {a.lies && a.state === 'lay_base' ? 'its end rising' : states[a.state]}
                       {a.too_close.length > 0 && <span className="over">, {a.too_close.length} shoots too close</span>}
                     </>
                   ) : (

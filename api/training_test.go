@@ -1,0 +1,152 @@
+package api_test
+
+import (
+	"fmt"
+	"testing"
+
+	"github.com/stretchr/testify/require"
+)
+
+const rows = "/api/orchards/new-rows"
+
+func trainingOf(code string) string { return rows + "/trees/new-rows-" + code + "/training" }
+
+func bendOf(t *testing.T, training object, limb string) object {
+	t.Helper()
+	for _, b := range list(training, "bends") {
+		if b["limb"] == limb {
+			return b
+		}
+	}
+	t.Fatalf("no bend of %s", limb)
+	return nil
+}
+
+func TestALimbIsBentLoggedLookedAtAndLetGo(t *testing.T) {
+	a := start(t, "2027-02-20")
+	before := a.ok("GET", trainingOf("R3"), nil)
+	b := bendOf(t, before, "S4")
+	require.Equal(t, "lower", b["verdict"])
+	preview := a.ok("POST", trainingOf("R3")+"/bend", object{"limb": "S4", "aim_deg": 50, "device": "peg_tie"})
+	require.Positive(t, preview["cord_cut_cm"])
+	require.LessOrEqual(t, preview["today_deg"].(float64), preview["safe_deg"].(float64)+0.5)
+	act := object{
+		"act": "on", "id": "", "device": "peg_tie", "limb": "S4", "anchor": "peg", "material": "jute", "at_cm": preview["contact_cm"], "before_deg": preview["now_deg"],
+		"after_deg": preview["today_deg"], "aim_deg": 50, "loop_mm": preview["loop_mm"], "peg_cm": preview["peg_cm"],
+	}
+	logged := a.ok("POST", trainingOf("R3")+"/devices", object{"act": act})
+	id := logged["entry"].(object)["rig"].(object)["id"].(string)
+	require.NotEmpty(t, id)
+
+	after := a.ok("GET", trainingOf("R3"), nil)
+	require.Equal(t, id, bendOf(t, after, "S4")["rig"])
+	require.InDelta(t, preview["today_deg"].(float64), bendOf(t, after, "S4")["now_deg"].(float64), 6, "the map has the limb where it stands now")
+	for _, s := range list(a.ok("GET", rows+"/trees/new-rows-R3/map/slip", nil), "steps") {
+		require.NotEqual(t, "S4", s["cut"].(object)["limb"], "a limb that is tied is not cut")
+	}
+
+	task := ""
+	for _, r := range list(a.ok("GET", rows+"/devices", nil), "list") {
+		if r["rig"].(object)["id"] == id {
+			require.NotEmpty(t, r["checks"])
+			task = r["off"].(string)
+		}
+	}
+	require.NotEmpty(t, task, "it stands on the list of what is still on")
+	a.ok("POST", trainingOf("R3")+"/devices", object{"act": object{"act": "look", "id": id, "device": "peg_tie", "found": "loosened", "loop_mm": 30}})
+	a.ok("POST", trainingOf("R3")+"/devices", object{"act": object{"act": "off", "id": id, "device": "peg_tie", "sprang_to_deg": 40}})
+	for _, r := range list(a.ok("GET", rows+"/devices", nil), "list") {
+		require.NotEqual(t, id, r["rig"].(object)["id"])
+	}
+	require.InDelta(t, 40, bendOf(t, a.ok("GET", trainingOf("R3"), nil), "S4")["now_deg"].(float64), 6, "it sprang back, and the map says so")
+}
+
+func TestWhatCannotBeBentIsRefusedAndNothingIsLogged(t *testing.T) {
+	a := start(t, "2027-02-20")
+	was := len(list(a.ok("GET", rows+"/entries", nil), "list"))
+	on := func(part object) object {
+		act := object{"act": "on", "id": "n", "device": "tie", "limb": "S4", "anchor": "trunk", "after_deg": 45, "before_deg": 30}
+		for k, v := range part {
+			act[k] = v
+		}
+		return object{"act": act}
+	}
+	for field, part := range map[string]object{
+		"limb": {"limb": "S77"}, "after_deg": {"after_deg": 120}, "anchor": {"anchor": "S78"}, "at_cm": {"at_cm": 900}, "loop_mm": {"loop_mm": 5, "d_mm": 9}, "id": {"act": "off", "id": "nowhere"},
+	} {
+		status, problem := a.send("POST", trainingOf("R3")+"/devices", on(part))
+		require.Equal(t, 422, status, field)
+		require.Contains(t, fmt.Sprint(problem), field)
+	}
+	status, _ := a.send("POST", rows+"/entries", object{"kind": "work", "task": "bend", "tree_id": "new-rows-R3", "date": "2027-02-20", "outcome": "done", "rig": on(nil)["act"]})
+	require.Equal(t, 422, status, "a device is logged where it is checked")
+	require.Len(t, list(a.ok("GET", rows+"/entries", nil), "list"), was)
+}
+
+func TestOnesOwnWordOnACandidateMovesTheChoice(t *testing.T) {
+	a := start(t, "2027-02-20")
+	choice := a.ok("GET", trainingOf("R2"), nil)["choice"].(object)
+	require.Equal(t, "chosen", choice["verdict"])
+	first := choice["chosen"].([]any)[0].(string)
+	out := a.ok("POST", trainingOf("R2")+"/choice", object{"marks": []object{{"limb": first, "mark": "out"}}})
+	require.NotContains(t, out["chosen"], first)
+	kept := a.ok("POST", trainingOf("R2")+"/choice", object{"marks": []object{{"limb": "S6", "mark": "keep"}}})
+	require.Contains(t, kept["chosen"], "S6")
+	bent := a.ok("POST", trainingOf("R2")+"/choice", object{"marks": []object{{"limb": "S3", "angle_deg": 50}}})
+	for _, c := range list(bent, "candidates") {
+		if c["limb"] == "S3" {
+			require.NotEqual(t, "refused", c["state"], "counted as it will stand")
+			require.Equal(t, true, c["bent"])
+		}
+	}
+}
+
+func TestAYoungTreeHasOneWordAtATime(t *testing.T) {
+	a := start(t, "2027-02-20")
+	for _, code := range []string{"R1", "R2", "R3", "W1", "W2", "W3"} {
+		plan := a.ok("GET", rows+"/trees/new-rows-"+code+"/plan", nil)
+		frame := false
+		for _, k := range list(plan, "tasks") {
+			require.NotContains(t, []any{"dormant-cut", "summer-cut", "height-cut"}, k["kind"], "%s: its frame is built step by step", code)
+			frame = frame || k["kind"] == "frame-cut" || k["kind"] == "tie-arms" || k["kind"] == "planting-cut" || k["kind"] == "scaffold-choice" || k["kind"] == "frame-summer"
+		}
+		require.True(t, frame, code)
+		training := a.ok("GET", trainingOf(code), nil)
+		require.NotContains(t, fmt.Sprint(training), "<nil>", "%s: a list is never null", code)
+		for _, s := range list(training, "steps") {
+			require.NotEmpty(t, s["title"])
+			require.NotEmpty(t, s["says"])
+			require.NotContains(t, s["says"], "{")
+		}
+		if code[0] == 'W' {
+			require.Nil(t, training["choice"], "no advice meant for free trees")
+			require.Empty(t, training["bends"])
+			require.NotEmpty(t, training["wall"].(object)["hardware"])
+		}
+	}
+}
+
+func TestATrialIsReadOut(t *testing.T) {
+	a := start(t, "2027-06-20")
+	trials := list(a.ok("GET", trainingOf("R2"), nil), "trials")
+	require.NotEmpty(t, trials)
+	require.Contains(t, trials[0]["says"].([]any)[0], "it helps")
+	arms := []object{{"tag": "red", "what": "notched", "zones": []object{{"zone": "low", "buds": 4, "broke": 5}}}, {"tag": "bare", "what": "untreated", "zones": []object{{"zone": "low", "buds": 4, "broke": 0}}}}
+	status, problem := a.send("POST", rows+"/entries", object{"kind": "work", "task": "notch-look", "tree_id": "new-rows-R1", "date": "2027-06-20", "outcome": "done", "trial": object{"arms": arms}})
+	require.Equal(t, 422, status)
+	require.Contains(t, fmt.Sprint(problem), "broke")
+}
+
+func TestWiresCloserThanAHandAreRefused(t *testing.T) {
+	a := start(t, "2027-02-20")
+	var tree object
+	for _, x := range list(a.ok("GET", rows+"/trees", nil), "list") {
+		if x["code"] == "W2" {
+			tree = x
+		}
+	}
+	tree["wires_cm"] = []int{40, 45, 100}
+	status, problem := a.send("PUT", rows+"/trees/new-rows-W2", tree)
+	require.Equal(t, 422, status)
+	require.Contains(t, fmt.Sprint(problem), "wires_cm")
+}

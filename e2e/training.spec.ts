@@ -1,0 +1,81 @@
+import type { Page } from '@playwright/test';
+import { accessible, expect, fits, laptopOnly, open, test } from './app';
+
+const training = (code: string, day = '') => `/new-rows/trees/new-rows-${code}/training${day ? `?day=${day}` : ''}`;
+const stillOn = (page: Page) => page.getByRole('region', { name: 'Still on' });
+
+test('a limb is bent with its preview, logged with its device, looked at and taken off', async ({ page, demo }, info) => {
+  laptopOnly(info, 'the same panel on the phone');
+  await open(page, demo + training('R3'));
+  const bend = page.getByRole('region', { name: 'Bend', exact: true });
+  await bend.getByRole('button', { name: /^S4/ }).click();
+  await expect(bend.getByRole('heading', { name: 'Bend S4' })).toBeVisible();
+  const says = bend.getByRole('status').first();
+  const before = await says.innerText();
+  await bend.getByRole('slider').first().press('ArrowLeft');
+  await expect(says).not.toHaveText(before);
+  await bend.getByRole('button', { name: 'Cord to peg' }).click();
+  await expect(bend.getByText('Cord', { exact: true })).toBeVisible();
+  await bend.getByRole('button', { name: /^It holds at/ }).click();
+  const row = stillOn(page).getByRole('button', { name: /S4 cord to a peg/ });
+  await expect(row).toBeVisible();
+  await row.click();
+  await stillOn(page).getByRole('button', { name: 'It sits well' }).click();
+  await stillOn(page).getByLabel('Degrees it came to rest at').fill('20');
+  await expect(stillOn(page).getByText(/springs back more than 10/)).toBeVisible();
+  await stillOn(page).getByRole('button', { name: 'It is off' }).click();
+  await expect(row).toHaveCount(0);
+  await accessible(page);
+});
+
+test('a whip is led from planting day to year three on the rail', async ({ page, demo }) => {
+  await open(page, demo + training('R1'));
+  const planting = page.getByRole('region', { name: 'Planting day' });
+  await expect(planting.getByRole('heading', { name: /Head it at \d+ cm, bud \d+/ })).toBeVisible();
+  await planting.getByRole('button', { name: /Roots/ }).click();
+  await expect(planting.getByText(/1 of \d+ done/)).toBeVisible();
+  await page.reload();
+  await expect(planting.getByRole('button', { name: /Roots/ })).toHaveAttribute('aria-pressed', 'true');
+  const year = (n: number) => page.getByRole('region', { name: `Year ${String(n)}` });
+  await expect(year(2).getByText('Choose the main limbs')).toBeVisible();
+  await open(page, demo + training('R1', '2028-04-05'));
+  await expect(year(1).getByText(/missed/).first()).toBeVisible();
+  await expect(year(2).getByText(/limbs, the lowest at about/)).toBeVisible();
+  await open(page, demo + training('R1', '2029-04-05'));
+  await expect(year(3).getByText(/tier 2/).first()).toBeVisible();
+  await fits(page);
+});
+
+test('the wall goes from one wire to the next', async ({ page, demo }) => {
+  await open(page, demo + training('W2'));
+  const wall = page.getByRole('region', { name: 'At the wall' });
+  const titles = await wall.locator('li span b').allInnerTexts();
+  const first = titles.findIndex((t) => t.startsWith('Spares'));
+  expect(titles.slice(0, first).every((t) => /^(Tie|Lay)/.test(t))).toBe(true);
+  await expect(wall.getByText('Leader off at 103 cm')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Arms' }).getByText('no arm yet')).toHaveCount(4);
+  await expect(page.getByRole('region', { name: 'Main limbs' })).toHaveCount(0);
+  await expect(page.getByRole('region', { name: 'Hardware' }).getByText('steel-core washing line')).toBeVisible();
+  await open(page, demo + training('W3'));
+  await expect(page.getByRole('region', { name: 'Arms' }).getByText('no arm yet')).toHaveCount(2);
+  await fits(page);
+  await accessible(page);
+});
+
+test('a notching trial is read out, and a new one is counted', async ({ page, june }, info) => {
+  laptopOnly(info, 'the same form on the phone');
+  await open(page, june + training('R2'));
+  const trials = page.getByRole('region', { name: 'Trials' });
+  await expect(trials.getByText(/it helps/).first()).toBeVisible();
+  await expect(trials.getByText(/planned two weeks before/)).toBeVisible();
+});
+
+test('nothing stays tied by accident: what is on stands by its days left', async ({ page, demo }) => {
+  await open(page, `${demo}/new-rows/devices`);
+  const rows = stillOn(page).getByRole('button');
+  await expect(rows.first()).toContainText('over');
+  await expect(rows).toHaveCount(5);
+  await expect(page.getByText(/1 over its day/)).toBeVisible();
+  await fits(page);
+  await accessible(page);
+});

@@ -67,6 +67,14 @@ func (k *Keeper) stampEntry(ctx context.Context, c *store.Contents, e *store.Ent
 	if err != nil {
 		return out, err
 	}
+	if e.Grafted != nil {
+		if tree == nil {
+			return out, given.Fault{Code: given.Missing, Field: "tree_id", Given: "none", Expected: "the tree that was grafted on"}
+		}
+		if err := training.CheckGraft(*e.Grafted, tree.Kind.Slug); err != nil {
+			return out, err
+		}
+	}
 	core := e.Core()
 	if err := append(year.CheckEntry(&core, tree, k.today()), append(endTestFaults(e), e.Check()...)...).Err(); err != nil {
 		return out, err

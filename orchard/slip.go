@@ -9,6 +9,7 @@ import (
 
 	"vertumna/core/almanac"
 	"vertumna/core/cut"
+	"vertumna/core/find"
 	"vertumna/core/growth"
 	"vertumna/core/limb"
 	"vertumna/core/year"
@@ -77,7 +78,18 @@ func slipFor(b *standing, plan *year.TreePlan, season limb.Season) *slipMade {
 		out.season = of
 	}
 	out.key = slipKey(out.season, n)
+	if out.framed() { // its training leads: the slip knows sick wood and what is in the way
+		b.options.Without = append(slices.Clone(b.options.Without), find.Besides(whileForming...)...)
+	}
 	return out
+}
+
+// whileForming is what a slip looks for while a tree's frame is built: one word at a time.
+var whileForming = []find.Code{"dead", "diseased", "damaged", "borer", "sucker", "water_sprout", "crossing", "out_of_plane"}
+
+// framed says whether the tree's frame is still built, step by step.
+func (p *slipMade) framed() bool {
+	return p.plan != nil && p.plan.Way != nil && p.plan.Age < p.plan.Way.Stands
 }
 
 // slipKey names a slip: its season, and the growth year.

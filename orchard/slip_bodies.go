@@ -22,6 +22,7 @@ type SlipBody struct {
 	Revision   int           `json:"revision" doc:"of the map it is made from"`
 	Missed     string        `json:"missed,omitempty" doc:"what was not cut when it could be, and what is taken from that"`
 	NoLeafCut  string        `json:"no_leaf_cut,omitempty" doc:"of a summer slip: why the year has no cut of live wood in leaf"`
+	Training   string        `json:"training,omitempty" doc:"of a tree whose frame is built: what leads instead"`
 	Predicted  bool          `json:"predicted" doc:"a forecast: of another season than the map's; nothing can be decided or logged"`
 	Aim        string        `json:"aim"`
 	Choices    []ChoiceBody  `json:"choices" nullable:"false" doc:"the school's choices behind it"`
@@ -189,6 +190,9 @@ func (p *slipMade) body() *SlipBody {
 	}
 	if p.season == limb.Summer && p.noLeaf() != "" {
 		out.NoLeafCut = p.speaker.Reason(p.plan.InLeaf.Why)
+	}
+	if p.framed() {
+		out.Training = words.Framed(p.plan.Way.Stands)
 	}
 	out.Bundles = []string{}
 	for _, b := range p.planner.Bundles(s) {
@@ -422,15 +426,7 @@ func (p *slipMade) schoolSays() []ChoiceBody {
 
 // forming chooses a young tree's main limbs from the shoots on its map.
 func (p *slipMade) forming() []string {
-	low, side := p.standing.options.LowCM, p.standing.options.SideRatio
-	limits := training.Scaffolds{}
-	if low >= 10 {
-		limits.FirstLowCM = &low
-	}
-	if side > 0 {
-		limits.SideLimit = &side
-	}
-	in, ok := training.ScaffoldsOf(p.m, limits)
+	in, ok := training.ScaffoldsOf(p.m, p.scaffoldLimits())
 	if !ok {
 		return []string{}
 	}

@@ -214,16 +214,22 @@ func (k *Keeper) Devices(ctx context.Context, slug string, day almanac.Day) ([]R
 	return out, nil
 }
 
-// limits of the choice of scaffolds: the school's, the wall and the path near by.
-func (t *trained) limits() training.Scaffolds {
+// How near a wall or a path has a say in the choice of limbs, cm (ours).
+const (
+	wallNearCM = 120
+	pathNearCM = 200
+)
+
+// scaffoldLimits of the choice of scaffolds: the school's, the wall and the path near by.
+func (b *standing) scaffoldLimits() training.Scaffolds {
 	out := training.Scaffolds{}
-	if low := t.options.LowCM; low >= 10 {
+	if low := b.options.LowCM; low >= 10 {
 		out.FirstLowCM = &low
 	}
-	if side := t.options.SideRatio; side > 0 {
+	if side := b.options.SideRatio; side > 0 {
 		out.SideLimit = &side
 	}
-	around := plotOf(t.contents).Around(&t.core, t.yard, t.day)
+	around := plotOf(b.contents).Around(&b.core, b.yard, b.day)
 	for i := range around.Walls {
 		if deg, cm, ok := find.Bearing(around.Walls[i].Polygon); ok && cm < wallNearCM && !around.Walls[i].Open {
 			out.WallDeg = &deg
@@ -237,15 +243,9 @@ func (t *trained) limits() training.Scaffolds {
 	return out
 }
 
-// How near a wall or a path has a say in the choice of limbs, cm (ours).
-const (
-	wallNearCM = 120
-	pathNearCM = 200
-)
-
 // choice is the best set of main limbs beside the next, with what a person doubts, keeps or would bend first.
 func (t *trained) choice(marks []CandidateMark) (*MainLimbsBody, error) {
-	in, ok := training.ScaffoldsOf(t.m, t.limits())
+	in, ok := training.ScaffoldsOf(t.m, t.scaffoldLimits())
 	if !ok || t.tp.Age < 2 || t.tp.Way != nil && t.tp.Age > t.tp.Way.Stands {
 		return nil, nil //nolint:nilnil // no choice is to be made
 	}

@@ -53,8 +53,9 @@ type Entry struct {
 
 	EndTests map[string]string `json:"end_tests,omitempty" doc:"of a tree: see-through, hand, hat, ball, shake: passed or failed; low-flowers: seen or not-seen" maxProperties:"12"`
 
-	Rig   *training.RigAct   `json:"rig,omitempty" doc:"of a device: put on, looked at, taken off"`
-	Trial *training.TrialLog `json:"trial,omitempty" doc:"of a trial: its arms, as set out or as counted"`
+	Rig     *training.RigAct   `json:"rig,omitempty" doc:"of a device: put on, looked at, taken off"`
+	Grafted *training.GraftLog `json:"grafted,omitempty" doc:"of a graft: mother tree, kind, way and what took"`
+	Trial   *training.TrialLog `json:"trial,omitempty" doc:"of a trial: its arms, as set out or as counted"`
 
 	Slip     *SlipChoice `json:"slip,omitempty" doc:"what a person decided about a step of a slip"`
 	Fruiting *Fruiting   `json:"fruiting,omitempty" doc:"of a count, a thinning pass, a size, a frost count, a harvest, a broken limb"`

@@ -178,3 +178,8 @@ func rigLimb(o *year.Clocked) string {
 	}
 	return " on " + o.Limb
 }
+
+// Framed says what leads while a tree's frame is built.
+func Framed(stands int) string {
+	return fmt.Sprintf("Its frame is built until year %d of its life: the training page leads. Here is only sick wood, and what is in the way.", stands)
+}

@@ -165,6 +165,8 @@ var reasons = map[string]string{
 	"ripe-by-heat":              "Ripe about {day} by this year's warmth; taste decides.",
 	"not-before-date":           "Late kinds follow the calendar more than the heat.",
 	"log-kilos":                 "Log the kilos and the count: next year's plan reads them.",
+	"stored-wood":               "In its first days and then monthly: no visible drops, no mould, buds still asleep.",
+	"graft-a-month-on":          "Wood is grafted about a month after it was cut, when the host begins to move.",
 	"graft-season":              "Grafting season ({text}) from {day}.",
 	"first-fruit-off":           "Take the first year's fruit off the graft.",
 	"did-it-take":               "Four weeks on: did it take?",

@@ -32,6 +32,7 @@ var titles = map[year.TaskKind][2]string{
 	year.YoungCare: {"young care", "Weed, mulch and water"}, year.MeasureHeight: {"measure", "Measure the height"},
 	year.Tools: {"tools", "Sharpen and oil the tools"}, year.GiveStake: {"stake", "Give it a stake"},
 	year.GiveMulch: {"mulch", "Give it mulch"}, year.GiveWires: {"wires", "Put up wires"},
+	year.StoredLook: {"wood", "Look at the stored wood"},
 	year.StripFruit: {"fruit off", "Take its fruit off"}, year.FrameCut: {"frame", "A cut for the frame"}, year.FrameSummer: {"frame", "A summer cut for the frame"},
 	year.TieArms: {"arms", "Tie the arms"}, year.ReleaseTest: {"let go", "Let it go for a look"},
 	year.Repot: {"tub", "A larger tub, or root and crown back"}, year.OwnJob: {"own", "Your own task"},

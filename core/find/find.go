@@ -83,6 +83,17 @@ const (
 	strength = "strength of green wood, a safety of three; our estimate"
 )
 
+// Besides lists the codes of all findings but some.
+func Besides(kept ...Code) []Code {
+	var out []Code
+	for _, r := range rules {
+		if !slices.Contains(kept, r.Code) {
+			out = append(out, r.Code)
+		}
+	}
+	return out
+}
+
 // rules is the order of work: 1 sick, 2 suckers and sprouts, 3 crossing, 4 wrong ways, 5 narrow and thick, 6 height,
 // 7 width, 8 light, 9 renewal and load.
 var rules = []Rule{

@@ -2,9 +2,11 @@ package training
 
 import (
 	"math"
+	"slices"
 
 	"vertumna/core/given"
 	"vertumna/core/num"
+	"vertumna/core/pomology"
 )
 
 // GraftShoot is a shoot that grafting wood could be cut from.
@@ -112,4 +114,42 @@ func (s GraftShoot) pieces(pieceCM float64) (int, string) {
 		return 0, "short"
 	}
 	return n, ""
+}
+
+// GraftLog is a graft as it was made: wood of a mother tree on a host. Took is how many pieces grew, once that is seen.
+type GraftLog struct {
+	Mother string `json:"mother,omitempty" maxLength:"60" doc:"id of the tree the wood came from"`
+	Source string `json:"source,omitempty" maxLength:"200" doc:"where it came from otherwise"`
+	Kind   string `json:"kind" maxLength:"40" doc:"slug of the kind of the wood"`
+	Way    string `json:"way,omitempty" enum:"whip,cleft,bark,chip,bud"`
+	Limb   string `json:"limb,omitempty" maxLength:"60" doc:"of the host"`
+	Pieces int    `json:"pieces,omitempty" minimum:"0" maximum:"1000"`
+	Took   int    `json:"took,omitempty" minimum:"0" maximum:"1000"`
+}
+
+// kin are kinds whose wood takes on one another, after common practice; others take on their own kind only.
+var kin = [][]string{
+	{"pear", "asian-pear", "quince", "medlar"},
+	{"peach", "nectarine", "apricot", "european-plum", "japanese-plum", "hybrid-plum"},
+	{"sweet-cherry", "sour-cherry"},
+}
+
+// Takes says whether wood of a kind takes on a host of another, by their slugs.
+func Takes(host, wood string) bool {
+	if host == wood {
+		return true
+	}
+	return slices.ContainsFunc(kin, func(k []string) bool { return slices.Contains(k, host) && slices.Contains(k, wood) })
+}
+
+// CheckGraft refuses a graft that cannot take. Errors: given.Faults.
+func CheckGraft(g GraftLog, host string) error {
+	var fs given.Faults
+	if k := pomology.Named(&fs, g.Kind); k != nil && !Takes(host, g.Kind) {
+		fs.Add(given.Conflict, "grafted.kind", g.Kind, "wood that takes on "+host+": its own kind, or one near to it")
+	}
+	if g.Took > g.Pieces {
+		fs.Add(given.Conflict, "grafted.took", num.Text(float64(g.Took)), "at most the "+num.Text(float64(g.Pieces))+" pieces set")
+	}
+	return fs.Err()
 }

@@ -53,7 +53,7 @@ var rules = []rule{
 	plantingCut, scaffoldChoice, notching, formation, youngCare, needs, // young trees and their supports
 	sprouts, hardCutFollowUps, carriedLimbs, limbsDue, chooseShoot, devices, bending, paint, // what earlier work asks for
 	frostCount, countSet, thin, secondLook, bag, unbag, prop, leavesOff, harvest, // fruit
-	grafting, graftWood, // by wish
+	grafting, graftWood, stored, // by wish
 }
 
 func (c *context) at(anchor string, offset int) Bound {

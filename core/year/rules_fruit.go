@@ -242,6 +242,31 @@ func grafting(c *context) []draft {
 	return out
 }
 
+// storedLooks are the days after cutting on which stored wood is looked at: at once, then monthly (training page).
+var storedLooks = []int{1, 3, 30, 60}
+
+// stored: wood cut for grafting is looked at in the first days and monthly, until it is grafted.
+func stored(c *context) []draft {
+	e, ok := finished(c.logged(GraftWood))
+	if !ok || e.Outcome == NothingNeeded {
+		return nil
+	}
+	if _, grafted := finished(c.logged(Graft)); grafted {
+		return nil
+	}
+	var out []draft
+	for i, days := range storedLooks {
+		at := logged(e.Date, days)
+		d := draft{kind: StoredLook, n: i + 1, opens: at, closes: after(at, 3), reasons: []Reason{at.reason("stored-wood")}}
+		if days >= 30 {
+			d.closes = after(at, 10)
+			d.reasons = append(d.reasons, reason("graft-a-month-on"))
+		}
+		out = append(out, d)
+	}
+	return out
+}
+
 func graftWood(c *context) []draft {
 	if !c.tree.Wishes.GraftWood {
 		return nil

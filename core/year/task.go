@@ -53,6 +53,7 @@ const (
 	GiveWires     TaskKind = "give-wires"
 	Repot         TaskKind = "repot"
 	StripFruit    TaskKind = "strip-fruit"
+	StoredLook    TaskKind = "stored-look"
 	FrameCut      TaskKind = "frame-cut"
 	FrameSummer   TaskKind = "frame-summer"
 	TieArms       TaskKind = "tie-arms"
@@ -127,6 +128,7 @@ var taskFacts = map[TaskKind]TaskFacts{
 	GiveMulch:     {false, CareMark, 15, "mulch-still", 1},
 	GiveWires:     {false, CareMark, 120, "wires-still", 1},
 	Repot:         {false, CareMark, 60, "repot-winter", 1},
+	StoredLook:    {false, CareMark, 5, "look-anyway", 1},
 	StripFruit:    {false, ThinMark, 10, "strip-still", 1},
 	FrameCut:      {true, WinterMark, 15, "frame-later", 2},
 	FrameSummer:   {true, SummerMark, 10, "frame-next", 1},

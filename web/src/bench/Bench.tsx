@@ -8,7 +8,8 @@ import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { isClash } from '../shared/api';
 import { Trouble, Warnings } from '../shared/Trouble';
-import { say, tall } from '../shared/units';
+import { count, say, tall } from '../shared/units';
+import { useDevices } from '../training/queries';
 import { StakeLabel } from '../drawing/StakeLabel';
 import { TreeDrawing, type Turnable } from '../drawing/TreeDrawing';
 import { WalkRound } from '../drawing/WalkRound';
@@ -246,6 +247,7 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
             <BackToTree bench={bench} />
           </p>
           <p className="totrain">
+            <OnTree slug={which.slug} id={which.id} day={which.day} />
             <Link to={`/${which.slug}/trees/${which.id}/training`}>Train: frame, bends, wires</Link>
           </p>
           {bench.mapped && (
@@ -515,6 +517,20 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
         )}
       </div>
     </div>
+  );
+}
+
+/** What is on the tree still: its limbs are locked while it is. */
+function OnTree({ slug, id, day }: { slug: string; id: string; day: string }) {
+  const devices = useDevices(slug, day);
+  const mine = (devices.data ?? []).filter((r) => r.tree_id === id);
+  if (mine.length === 0) return null;
+  const over = mine.filter((r) => r.over).length;
+  return (
+    <span className={over > 0 ? 'over' : 'q'}>
+      {count(mine.length, 'device')} on{over > 0 ? `, ${String(over)} over its day` : ''}; the limbs they hold are not
+      cut.{' '}
+    </span>
   );
 }
 

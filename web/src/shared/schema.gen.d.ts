@@ -1617,6 +1617,8 @@ export interface components {
             fruiting?: components["schemas"]["Fruiting"];
             /** @description how good the day was for the job */
             readonly grade?: string;
+            /** @description of a graft: mother tree, kind, way and what took */
+            grafted?: components["schemas"]["GraftLog"];
             /** @description a heading cut or renewal stub in growth */
             headed?: boolean;
             /** Format: double */
@@ -2146,6 +2148,22 @@ export interface components {
             state: "not_dormant" | "open" | "closing" | "late";
             /** Format: double */
             weeks_left: number;
+        };
+        GraftLog: {
+            /** @description slug of the kind of the wood */
+            kind: string;
+            /** @description of the host */
+            limb?: string;
+            /** @description id of the tree the wood came from */
+            mother?: string;
+            /** Format: int64 */
+            pieces?: number;
+            /** @description where it came from otherwise */
+            source?: string;
+            /** Format: int64 */
+            took?: number;
+            /** @enum {string} */
+            way?: "whip" | "cleft" | "bark" | "chip" | "bud";
         };
         GraftShootBody: {
             limb: string;
@@ -3467,6 +3485,8 @@ export interface components {
             tools: string[];
             /** @description main limbs above reach: where each ends this year and when all is done */
             tops: components["schemas"]["TopBody"][];
+            /** @description of a tree whose frame is built: what leads instead */
+            training?: string;
         };
         SlipChoice: {
             /** @enum {string} */

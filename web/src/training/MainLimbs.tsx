@@ -85,16 +85,18 @@ export function MainLimbsPanel({ choice, marks, onMarks, which, chosen, onChoose
           })}
         </tbody>
       </table>
-      <ul className="bare sm" role="status" aria-label="The choice">
-        {c.says.slice(0, 2).map((s) => (
-          <li key={s}>{s}</li>
-        ))}
-        {(c.loses ?? []).slice(0, 3).map((l) => (
-          <li key={l.term} className="q">
-            The next best loses {l.points} points by {l.term}.
-          </li>
-        ))}
-      </ul>
+      <div role="status" aria-label="The choice">
+        <ul className="bare sm">
+          {c.says.slice(0, 2).map((s) => (
+            <li key={s}>{s}</li>
+          ))}
+          {(c.loses ?? []).slice(0, 3).map((l) => (
+            <li key={l.term} className="q">
+              The next best loses {l.points} points by {l.term}.
+            </li>
+          ))}
+        </ul>
+      </div>
       {marks.length > 0 && (
         <button type="button" className="plain" onClick={() => onMarks([])}>
           Take your words back

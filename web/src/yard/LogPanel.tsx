@@ -190,6 +190,13 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
       if (on('headed')) e.headed = true;
       if (on('opens_sun')) e.opens_sun = true;
       if (text('device')) e.device = text('device') as NonNullable<Entry['device']>;
+      if (task.kind === 'graft' && text('wood'))
+        e.grafted = {
+          kind: text('wood'),
+          ...(text('way') ? { way: text('way') as NonNullable<NonNullable<Entry['grafted']>['way']> } : {}),
+          ...(text('source') ? { source: text('source') } : {}),
+          ...(num('pieces') !== undefined ? { pieces: Math.round(num('pieces') ?? 0) } : {}),
+        };
       const trial = trialOf(num);
       if (task.kind === 'notch-look' && trial) e.trial = trial;
       const kilos = read(text('kilos'), 'kg', units);
@@ -351,6 +358,28 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
             </MenuItem>
           ))}
         </TextField>
+      )}
+      {task?.kind === 'graft' && worked && (
+        <>
+          <TextField select label="Wood of" value={text('wood')} onChange={(e) => set('wood', e.target.value)}>
+            {meta.kinds.map((k) => (
+              <MenuItem key={k.slug} value={k.slug}>
+                {k.name}
+              </MenuItem>
+            ))}
+          </TextField>
+          <div className="pair">
+            <TextField select label="Way" value={text('way')} onChange={(e) => set('way', e.target.value)}>
+              {['whip', 'cleft', 'bark', 'chip', 'bud'].map((w) => (
+                <MenuItem key={w} value={w}>
+                  {w}
+                </MenuItem>
+              ))}
+            </TextField>
+            {number('pieces', 'Pieces')}
+          </div>
+          {field('source', 'From which tree, or whom')}
+        </>
       )}
       {task?.kind === 'notch-look' && worked && (
         <>

@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
 import type { Limb } from '../../drawing/wood';
 import { plain } from '../../shared/day';
 import { Trouble } from '../../shared/Trouble';
@@ -93,6 +94,12 @@ export function SlipPanel(p: Props) {
           {slip.missed
             ? `A forecast: the map is of the last season. ${slip.missed}`
             : 'A forecast: the map is of another season. It is decided and logged when its season comes.'}
+        </p>
+      )}
+      {slip.training && (
+        <p className="sm">
+          {slip.training}{' '}
+          <Link to={`/${p.asking.slug}/trees/${encodeURIComponent(p.asking.id)}/training`}>To its training</Link>
         </p>
       )}
       {slip.no_leaf_cut && <p className="sm">{slip.no_leaf_cut}</p>}

@@ -97,6 +97,7 @@ func (s *server) register(api huma.API) {
 	s.registerLimbs(api)
 	s.registerSlip(api)
 	s.registerTraining(api)
+	s.registerSheet(api)
 	s.registerYardLight(api)
 	s.registerFruit(api)
 	s.registerJournal(api)

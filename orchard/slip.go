@@ -115,6 +115,9 @@ func (p *slipMade) workOf(s *cut.Slip) year.Work {
 		if t, _ := words.ToolFor(s.Cuts[k].Candidate, p.ownTools()); !slices.Contains(tools, t) {
 			tools = append(tools, t)
 		}
+		if i := p.m.Index(s.Cuts[k].Limb); i >= 0 {
+			w.HighCM = math.Max(w.HighCM, math.Round(p.m.At(i, math.Max(0, s.Cuts[k].AtCM)).Z))
+		}
 	}
 	w.Tools = strings.Join(tools, ", ")
 	if len(tools) == 0 {
@@ -124,7 +127,7 @@ func (p *slipMade) workOf(s *cut.Slip) year.Work {
 }
 
 // slipsAs is raised when the program makes another slip of the same inputs: what was kept of those before is made anew.
-const slipsAs = 5
+const slipsAs = 6
 
 // madeFrom tells slips apart by all that they are made from: the same text, the same slip.
 func (p *slipMade) madeFrom(mark store.MapMark) string {

@@ -85,6 +85,7 @@ type Work struct {
 	Minutes float64
 	Share   float64 // of the crown
 	Tools   string
+	HighCM  float64 // of its highest cut; 0: none
 }
 
 // upright says whether the tree grows upright: by its own habit, else its kind's.

@@ -370,6 +370,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orchards/{slug}/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The day's work in the hand: trees in the order they are walked to, with what to bring */
+        get: operations["get-sheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/orchards/{slug}/trees": {
         parameters: {
             query?: never;
@@ -1231,6 +1248,11 @@ export interface components {
             next: string;
             tendency: string;
         };
+        BodyMarkBody: {
+            /** Format: double */
+            cm: number;
+            name: string;
+        };
         CalendarBody: {
             address: string;
         };
@@ -1295,6 +1317,10 @@ export interface components {
             share?: number;
             why: string;
             why_says: string;
+        };
+        CarryBody: {
+            for: string;
+            what: string;
         };
         CarryRequestBody: {
             /**
@@ -2262,6 +2288,11 @@ export interface components {
             left: number;
             /** Format: int64 */
             taken: number;
+        };
+        LeftOutBody: {
+            code: string;
+            costs: string;
+            title: string;
         };
         LevelBody: {
             /** Format: double */
@@ -3297,6 +3328,45 @@ export interface components {
             /** Format: double */
             share: number;
         };
+        SheetBody: {
+            /**
+             * Format: double
+             * @description 0: all there is
+             */
+            asked_minutes: number;
+            carry: components["schemas"]["CarryBody"][];
+            cleaning: string;
+            /** Format: date */
+            day: string;
+            /** @description which trees need one or a pole, and the same day without */
+            ladder?: string;
+            /** @description what does not fit the time, with what that costs */
+            left: components["schemas"]["LeftOutBody"][];
+            /** @description heights on the body of who works */
+            marks: components["schemas"]["BodyMarkBody"][];
+            /** Format: double */
+            metres: number;
+            /** Format: double */
+            minutes: number;
+            safety: string[];
+            stops: components["schemas"]["StopBody"][];
+        };
+        SheetJobBody: {
+            cautions: string[];
+            /** Format: date */
+            closes: string;
+            /** Format: int64 */
+            cuts: number;
+            kind: string;
+            /** Format: double */
+            minutes: number;
+            says: string;
+            /** @description its steps are those of the tree's slip */
+            slip: boolean;
+            task: string;
+            title: string;
+            tools?: string;
+        };
         ShootBody: {
             /**
              * Format: double
@@ -3703,6 +3773,22 @@ export interface components {
             /** @description who took or moved it */
             who?: string;
             why: string;
+        };
+        StopBody: {
+            /** @description what is cleaned before the next tree */
+            clean?: string;
+            code: string;
+            /** @description what matters at it today */
+            facts: string[];
+            /** @enum {string} */
+            health: "clean" | "sick" | "cankered";
+            jobs: components["schemas"]["SheetJobBody"][];
+            kind_name: string;
+            mapped: boolean;
+            /** Format: double */
+            minutes: number;
+            name: string;
+            tree_id: string;
         };
         Stretch: {
             /** Format: double */
@@ -6085,6 +6171,69 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlanBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-sheet": {
+        parameters: {
+            query?: {
+                /** @description YYYY-MM-DD; absent: today */
+                day?: string;
+                /** @description the time one has; 0: all there is to do */
+                minutes?: number;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetBody"];
                 };
             };
             /** @description Not Found */

@@ -1,0 +1,134 @@
+package walk_test
+
+import (
+	"fmt"
+	"math"
+	"math/rand/v2"
+	"testing"
+
+	"github.com/stretchr/testify/require"
+
+	"vertumna/core/walk"
+)
+
+func day(r *rand.Rand, n int) walk.Day {
+	d := walk.Day{Start: [2]float64{0, 0}}
+	for i := range n {
+		s := walk.Stop{ID: fmt.Sprint("t", i), Label: fmt.Sprintf("%c%d", 'A'+i%4, i/4), X: 20 * r.Float64(), Y: 15 * r.Float64(), Health: walk.Health(r.IntN(8) / 6)}
+		for j := range 1 + r.IntN(3) {
+			s.Jobs = append(s.Jobs, walk.Job{ID: fmt.Sprint(s.ID, "-", j), Minutes: 3 + math.Round(30*r.Float64()), Harm: r.IntN(4), Closing: r.IntN(3) == 0})
+		}
+		d.Stops = append(d.Stops, s)
+	}
+	return d
+}
+
+func worth(p walk.Plan) (sum int) {
+	for _, s := range p.Stops {
+		for _, j := range s.Jobs {
+			w := 1 + j.Harm
+			if j.Closing {
+				w *= 3
+			}
+			sum += w
+		}
+	}
+	return sum
+}
+
+func TestAWalkKeepsHealthyBeforeSickAndIsNeverLongerThanByLabels(t *testing.T) {
+	shorter := 0
+	for seed := range uint64(60) {
+		r := rand.New(rand.NewPCG(seed, 3))
+		d := day(r, 1+r.IntN(20))
+		p := walk.Of(d)
+		last := walk.Clean
+		seen := map[string]bool{}
+		for _, s := range p.Stops {
+			require.GreaterOrEqual(t, s.Health, last, "seed %d", seed)
+			require.False(t, seen[s.ID])
+			seen[s.ID], last = true, s.Health
+		}
+		require.Len(t, p.Stops, len(d.Stops), "with all the time there is, all is done")
+		require.Empty(t, p.Left)
+		require.LessOrEqual(t, p.Metres, p.Labels+1e-9)
+		if p.Metres < p.Labels-0.1 {
+			shorter++
+		}
+	}
+	require.Greater(t, shorter, 20)
+}
+
+func TestMoreHoursNeverDoLessAndNothingIsLostFromSight(t *testing.T) {
+	for seed := range uint64(30) {
+		d := day(rand.New(rand.NewPCG(seed, 5)), 9)
+		jobs := 0
+		for _, s := range d.Stops {
+			jobs += len(s.Jobs)
+		}
+		last := 0
+		for minutes := 10.0; minutes <= 400; minutes += 15 {
+			d.Minutes = minutes
+			p := walk.Of(d)
+			require.LessOrEqual(t, p.Minutes, minutes)
+			require.GreaterOrEqual(t, worth(p), last, "seed %d, %g minutes", seed, minutes)
+			last = worth(p)
+			done := 0
+			for _, s := range p.Stops {
+				done += len(s.Jobs)
+			}
+			require.Equal(t, jobs, done+len(p.Left))
+		}
+	}
+}
+
+func TestOneWalksRoundAWall(t *testing.T) {
+	d := walk.Day{Start: [2]float64{0, -1}, Stops: []walk.Stop{{ID: "a", X: 0, Y: 1, Jobs: []walk.Job{{ID: "j", Minutes: 5}}}}}
+	straight := walk.Of(d).Metres
+	require.InDelta(t, 2, straight, 1e-9)
+	d.Walls = []walk.Wall{{{-3, 0}, {5, 0}}}
+	round := walk.Of(d).Metres
+	require.InDelta(t, 2*math.Hypot(3.4, 1), round, 1e-6)
+}
+
+func TestTheExactWayIsNoLongerThanAnyOther(t *testing.T) {
+	for seed := range uint64(20) {
+		r := rand.New(rand.NewPCG(seed, 11))
+		d := day(r, 6)
+		for i := range d.Stops {
+			d.Stops[i].Health = walk.Clean
+		}
+		best := walk.Of(d).Metres
+		for range 200 {
+			order := r.Perm(6)
+			sum, x, y := 0.0, 0.0, 0.0
+			for _, i := range order {
+				sum += math.Hypot(d.Stops[i].X-x, d.Stops[i].Y-y)
+				x, y = d.Stops[i].X, d.Stops[i].Y
+			}
+			require.LessOrEqual(t, best, sum+1e-9)
+		}
+	}
+}
+
+func TestHeightsAreToldOnOnesOwnBody(t *testing.T) {
+	marks := walk.MarksOf(222)
+	require.Equal(t, walk.Mark{Name: "fingertips", CM: 222}, marks[len(marks)-1])
+	name, hands, ok := walk.Against(marks, 212)
+	require.True(t, ok)
+	require.Equal(t, "fingertips", name)
+	require.InDelta(t, -1, hands, 0)
+	for i := 1; i < len(marks); i++ {
+		require.Greater(t, marks[i].CM, marks[i-1].CM)
+	}
+	_, _, ok = walk.Against(walk.MarksOf(0), 100)
+	require.False(t, ok)
+}
+
+func BenchmarkWalkOfForty(b *testing.B) {
+	d := day(rand.New(rand.NewPCG(1, 1)), 40)
+	d.Minutes = 240
+	for b.Loop() {
+		require.NotEmpty(b, walk.Of(d).Stops)
+	}
+}

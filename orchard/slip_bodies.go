@@ -9,8 +9,10 @@ import (
 	"vertumna/core/cut"
 	"vertumna/core/find"
 	"vertumna/core/limb"
+	"vertumna/core/num"
 	"vertumna/core/pomology"
 	"vertumna/core/training"
+	"vertumna/core/walk"
 	"vertumna/core/year"
 	"vertumna/words"
 )
@@ -72,6 +74,10 @@ type StepBody struct {
 	Aim      find.Aim   `json:"aim"`
 	Cut      limb.CutAt `json:"cut"`
 	Place    [3]float64 `json:"place" doc:"x, y, z in cm"`
+	Tool     string     `json:"tool,omitempty"`
+	OnBody   string     `json:"on_body,omitempty" doc:"its height on the body of who works"`
+	StandDeg float64    `json:"stand_deg" doc:"bearing of where to stand"`
+	Side     string     `json:"side" doc:"of the tree, where to stand"`
 	DMM      float64    `json:"d_mm"`
 	Share    float64    `json:"share" doc:"of the crown"`
 	Counted  float64    `json:"counted" doc:"toward the limit"`
@@ -248,7 +254,7 @@ func (p *slipMade) step(c *cut.Step, letters map[cut.Key]string) StepBody {
 		Place: [3]float64{round1(at.X), round1(at.Y), round1(at.Z)}, DMM: c.DMM, Share: round4(c.Takes), Counted: round4(c.Counted), Minutes: round1(c.Minutes),
 		Buds: round1(c.BudsWithin), GainCM: round1(c.GainCM), Title: w.Title, Where: w.Where, How: w.How, Bud: w.Bud, Cost: w.Cost, Price: w.Price,
 		Cautions: append([]string{}, w.Cautions...), Runners: []SpotBody{},
-		Forever: c.Forever(),
+		Forever: c.Forever(), Tool: tool, OnBody: words.OnBody(p.bodyMarks(), at.Z), StandDeg: math.Round(p.standAt(at)), Side: words.Side(p.standAt(at)),
 	}
 	solves := c.Solves
 	if c.Stage != nil {
@@ -447,4 +453,24 @@ func (p *slipMade) renewing() []string {
 		}
 	}
 	return out
+}
+
+// bodyMarks are the heights on the body of the orchard's first person.
+func (p *slipMade) bodyMarks() []walk.Mark {
+	if len(p.contents.People) == 0 {
+		return nil
+	}
+	return walk.MarksOf(p.contents.People[0].FingertipCM)
+}
+
+// standAt is the bearing at which one stands for a cut: on the side it is, of a flat tree in front of its plane, away from its wall.
+func (p *slipMade) standAt(at limb.Vec) float64 {
+	if !p.m.Flat() {
+		return math.Mod(num.Deg(math.Atan2(at.X, at.Y))+360, 360)
+	}
+	front := math.Mod(training.PlaneOf(p.m)+90, 360)
+	if wall := p.scaffoldLimits().WallDeg; wall != nil && num.Apart(front, *wall) < 90 {
+		front = math.Mod(front+180, 360)
+	}
+	return front
 }

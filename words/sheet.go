@@ -3,6 +3,7 @@ package words
 import (
 	"fmt"
 
+	"vertumna/core/walk"
 	"vertumna/core/year"
 )
 
@@ -59,4 +60,24 @@ var harms = [...]string{"nothing is lost", "a little is lost", "it costs this ye
 func (s Speaker) Costs(t *year.Task) string {
 	facts, _ := t.Kind.Facts()
 	return fmt.Sprintf("Until %s; if it is missed, %s.", s.Day(t.Window.Closes.Day), harms[min(len(harms)-1, max(0, facts.Harm))])
+}
+
+// OnBody says a height on a person's body: at the chin, one hand under the fingertips. Empty without marks.
+func OnBody(marks []walk.Mark, cm float64) string {
+	name, hands, ok := walk.Against(marks, cm)
+	if !ok {
+		return ""
+	}
+	where := "over"
+	if hands < 0 {
+		where, hands = "under", -hands
+	}
+	many := map[float64]string{0.5: "half a hand", 1: "one hand", 1.5: "a hand and a half", 2: "two hands", 3: "three hands", 4: "four hands"}[hands]
+	switch {
+	case hands == 0:
+		return "at your " + name
+	case many == "":
+		many = trim(hands, 1) + " hands"
+	}
+	return many + " " + where + " your " + name
 }

@@ -299,7 +299,7 @@ const (
 
 // FlatOf reads a tree on wires off its map. goal is how long an arm shall be, yearly how far it grows.
 func FlatOf(m *limb.Map, wires []float64, goalCM, yearlyCM float64, inGrowth bool) (FlatTree, error) {
-	out := FlatTree{WiresCM: wires, AlongDeg: planeOf(m), Laid: []FlatArm{}, Off: []OffPlane{}, Shorten: []FlatShoot{}}
+	out := FlatTree{WiresCM: wires, AlongDeg: PlaneOf(m), Laid: []FlatArm{}, Off: []OffPlane{}, Shorten: []FlatShoot{}}
 	stems := m.Stems()
 	in := WireArms{Species: m.Kind.Slug, WiresCM: wires, AlongDeg: out.AlongDeg, InGrowth: inGrowth}
 	for _, stem := range stems {
@@ -390,9 +390,9 @@ func (out *FlatTree) arm(m *limb.Map, id, partner *string, side string, wire, go
 	out.Laid = append(out.Laid, arm)
 }
 
-// planeOf is the bearing of a flat tree's plane toward its side a: that of its longest side limbs, whichever side they take, read
+// PlaneOf is the bearing of a flat tree's plane toward its side a: that of its longest side limbs, whichever side they take, read
 // between north and south through east.
-func planeOf(m *limb.Map) float64 {
+func PlaneOf(m *limb.Map) float64 {
 	x, y := 0.0, 0.0
 	for _, stem := range m.Stems() {
 		for _, c := range m.Axes[stem].Children {

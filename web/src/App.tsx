@@ -20,6 +20,8 @@ const Trees = screen(() => import('./trees/Trees'));
 const Bench = screen(() => import('./bench/Bench'));
 const Training = screen(() => import('./training/Training'));
 const Devices = screen(() => import('./training/Devices'));
+const Sheet = screen(() => import('./sheet/Sheet'));
+const AtTree = screen(() => import('./sheet/AtTree'));
 const Year = screen(() => import('./year/Year'));
 const Thinning = screen(() => import('./fruit/Thinning'));
 const Setup = screen(() => import('./setup/Setup'));
@@ -153,6 +155,22 @@ function OrchardScreens() {
                   element={
                     <NeedsPlace>
                       <Devices />
+                    </NeedsPlace>
+                  }
+                />
+                <Route
+                  path="sheet"
+                  element={
+                    <NeedsPlace>
+                      <Sheet />
+                    </NeedsPlace>
+                  }
+                />
+                <Route
+                  path="sheet/:id"
+                  element={
+                    <NeedsPlace>
+                      <AtTree />
                     </NeedsPlace>
                   }
                 />

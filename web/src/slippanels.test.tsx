@@ -31,6 +31,8 @@ const step = (more: Partial<Step> = {}): Step => ({
   aim: 'remove',
   cut: { limb: 'S1.2', kind: 'collar', at_cm: 0 },
   place: [0, 0, 120],
+  side: 'south',
+  stand_deg: 180,
   d_mm: 22,
   share: 0.05,
   counted: 0.05,

@@ -17,6 +17,7 @@ const words = [
   { path: 'trees', name: 'Trees' },
   { path: 'year', name: 'Year' },
   { path: 'thinning', name: 'Thinning' },
+  { path: 'sheet', name: 'Sheet' },
 ];
 
 /** On a phone the fruit is counted; there the word says so. */

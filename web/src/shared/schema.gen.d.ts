@@ -3749,6 +3749,8 @@ export interface components {
             n: number;
             /** @description what it solves, in words */
             names: string[];
+            /** @description its height on the body of who works */
+            on_body?: string;
             /** @description x, y, z in cm */
             place: number[] | null;
             price: string[];
@@ -3759,8 +3761,15 @@ export interface components {
              * @description of the crown
              */
             share: number;
+            /** @description of the tree, where to stand */
+            side: string;
             /** @description how the limb would be spread in place of being cut, where its wood is young enough */
             spread?: string;
+            /**
+             * Format: double
+             * @description bearing of where to stand
+             */
+            stand_deg: number;
             /** @enum {string} */
             state: "proposed" | "taken";
             /**
@@ -3769,6 +3778,7 @@ export interface components {
              */
             step: number;
             title: string;
+            tool?: string;
             where: string;
             /** @description who took or moved it */
             who?: string;

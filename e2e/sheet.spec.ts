@@ -1,0 +1,36 @@
+import { accessible, counted, expect, fits, open, test } from './app';
+
+test('the day is laid out: healthy before sick, what to bring, what does not fit', async ({ page, demo }) => {
+  await open(page, `${demo}/lower-terrace/sheet?day=2027-03-10`);
+  const walk = page.getByRole('region', { name: 'The walk' });
+  const stops = walk.locator('.stophead');
+  const some = await counted(stops);
+  const said = await stops.allInnerTexts();
+  const sick = said.findIndex((t) => /sick|cankered/.test(t));
+  expect(sick).toBeGreaterThan(0);
+  expect(said.slice(sick).every((t) => /sick|cankered/.test(t))).toBe(true);
+  const before = page.getByRole('region', { name: 'Before you leave' });
+  await before.getByRole('checkbox', { name: /hand pruner/ }).check();
+  await page.reload();
+  await expect(before.getByRole('checkbox', { name: /hand pruner/ })).toBeChecked();
+  await page.getByRole('button', { name: '30 minutes' }).click();
+  await expect(walk.getByText(/Does not fit/)).toBeVisible();
+  await expect(async () => expect(await counted(stops)).toBeLessThan(some)).toPass();
+  await fits(page);
+  await accessible(page);
+});
+
+test('at the tree one step fills the screen, and the stop line follows what is cut', async ({ page, demo }) => {
+  await open(page, `${demo}/lower-terrace/sheet/lower-terrace-C2?day=2027-03-10`);
+  await expect(page.getByRole('heading', { name: 'Stand back and look' })).toBeVisible();
+  await page.getByRole('button', { name: /^To the \d+ steps/ }).click();
+  const step = page.getByRole('region', { name: /^Step 1 of/ });
+  await expect(step.getByText(/you stand/)).toBeVisible();
+  await expect(step.getByText(/over your|under your|at your/)).toBeVisible();
+  await step.getByRole('button', { name: 'Cut made' }).click();
+  await expect(page.getByRole('region', { name: /^Step 2 of/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Back a step' }).click();
+  await expect(page.getByRole('button', { name: 'Cut already: on' })).toBeVisible();
+  await fits(page);
+  await accessible(page);
+});

@@ -1,0 +1,16 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { api, need, type Schemas } from '../shared/api';
+import type { Day } from '../shared/day';
+
+export type SheetOf = Schemas['SheetBody'];
+export type Stop = Schemas['StopBody'];
+export type SheetJob = Schemas['SheetJobBody'];
+
+/** The walk of a day in the minutes one has; 0: all there is. */
+export function useSheet(slug: string, day: Day, minutes: number) {
+  return useQuery({
+    queryKey: ['sheet', slug, day, minutes],
+    queryFn: () => need(api.GET('/api/orchards/{slug}/sheet', { params: { path: { slug }, query: { day, minutes } } })),
+    placeholderData: keepPreviousData,
+  });
+}

@@ -29,6 +29,10 @@ test('pictures of the main views', async ({ page, demo, june }, info) => {
         main?.scrollBy(0, el.getBoundingClientRect().top - main.getBoundingClientRect().top);
       });
     await page.screenshot({ path: join(folder, 'slip-phone.png') });
+    await open(page, `${demo}/lower-terrace/sheet/lower-terrace-C2?day=2027-03-10`);
+    await page.getByRole('button', { name: /^To the \d+ steps/ }).click();
+    await page.getByText(/you stand/).waitFor();
+    await page.screenshot({ path: join(folder, 'sheet-phone.png') });
     await open(page, `${june}/lower-terrace/thinning/lower-terrace-A3`);
     for (const name of ['Left one', 'Left one', 'Took three', 'Left one', 'Took two'])
       await page.getByRole('button', { name }).click();
@@ -41,6 +45,8 @@ test('pictures of the main views', async ({ page, demo, june }, info) => {
   await page.getByText(/By the rule of thumb/).waitFor();
   await page.screenshot({ path: join(folder, 'yard-light.png') });
   await take('trees', '/lower-terrace/trees');
+  await take('train', '/new-rows/trees/new-rows-R3/training');
+  await take('wall', '/new-rows/trees/new-rows-W2/training');
   await open(page, `${demo}/lower-terrace/year`);
   await page.getByRole('button', { name: /^A3 Pear/ }).click();
   await page
@@ -50,7 +56,6 @@ test('pictures of the main views', async ({ page, demo, june }, info) => {
   await page.screenshot({ path: join(folder, 'year.png') });
   await slip('slip-leader', 'lower-terrace', 'C1', 3);
   await slip('slip-peach', 'saltwind', 'B2', 1);
-  await slip('slip-plum', 'saltwind', 'B1', 1);
   await open(page, `${demo}/lower-terrace/trees/lower-terrace-C3`);
   const years = page.getByRole('region', { name: 'Down, then held' });
   await years.getByText(/^Held from/).waitFor();
@@ -59,10 +64,6 @@ test('pictures of the main views', async ({ page, demo, june }, info) => {
   await page.setViewportSize({ width: 1280, height: 2200 }); // the whole list in sight
   await years.screenshot({ path: join(folder, 'slip-years.png') });
   if (window) await page.setViewportSize(window);
-  await open(page, `${demo}/lower-terrace/trees/lower-terrace-C1`);
-  await page.getByRole('button', { name: 'Winter or summer' }).click();
-  await page.getByRole('table').first().waitFor();
-  await page.getByRole('region', { name: 'Winter or summer' }).screenshot({ path: join(folder, 'slip-compare.png') });
   await open(page, `${demo}/lower-terrace/trees/lower-terrace-C2?side=map`);
   await page.getByRole('region', { name: 'Findings' }).getByRole('button', { name: /^A/ }).click();
   await page.getByRole('list', { name: 'Ways to cut it' }).waitFor();
@@ -75,13 +76,6 @@ test('pictures of the main views', async ({ page, demo, june }, info) => {
   await page.getByRole('region', { name: /^Bud strip/ }).screenshot({ path: join(folder, 'bud-strip.png') });
   await open(page, `${june}/lower-terrace/thinning/lower-terrace-B4?limb=S4`);
   await page.screenshot({ path: join(folder, 'thinning.png') });
-  await open(page, `${june}/lower-terrace/trees/lower-terrace-D1?side=load`);
-  await page
-    .getByText(/near breaking/)
-    .first()
-    .waitFor();
-  await page.getByRole('button', { name: /^S5 / }).click();
-  await page.screenshot({ path: join(folder, 'load.png') });
   await open(page, `${june}/lower-terrace/thinning/lower-terrace-C1?below=years`);
   await open(page, `${june}/lower-terrace/thinning`);
   await page.screenshot({ path: join(folder, 'fruit.png') });

@@ -60,8 +60,16 @@ func day(text string) almanac.Day {
 	return d
 }
 
+// besides marks the tests that run beside others: each has a file and a server of its own.
+var besides sync.Map
+
 func start(t testing.TB, today string) *app {
 	t.Helper()
+	if test, ok := t.(*testing.T); ok {
+		if _, twice := besides.LoadOrStore(test, true); !twice {
+			test.Parallel()
+		}
+	}
 	path := filepath.Join(t.TempDir(), "test.db")
 	require.NoError(t, os.WriteFile(path, demoFile(t, today), 0o600))
 	s, err := store.Open(context.Background(), path)

@@ -1,4 +1,4 @@
-import { accessible, counted, expect, fits, open, test } from './app';
+import { accessible, counted, expect, fits, laptopOnly, open, test } from './app';
 
 test('the day is laid out: healthy before sick, what to bring, what does not fit', async ({ page, demo }) => {
   await open(page, `${demo}/lower-terrace/sheet?day=2027-03-10`);
@@ -33,4 +33,19 @@ test('at the tree one step fills the screen, and the stop line follows what is c
   await expect(page.getByRole('button', { name: 'Cut already: on' })).toBeVisible();
   await fits(page);
   await accessible(page);
+});
+
+test('the slip of a tree goes on one page of paper', async ({ page, demo }, info) => {
+  laptopOnly(info, 'paper is printed at a table');
+  await open(page, `${demo}/lower-terrace/sheet/lower-terrace-C2/paper?day=2027-03-10`);
+  const paper = page.getByRole('article', { name: 'Slip of C2 on paper' });
+  const lines = await counted(paper.locator('tbody tr:not(.part)'));
+  expect(lines).toBeGreaterThan(3);
+  await expect(paper.getByText(/At the thick line, stop/)).toBeVisible();
+  await expect(paper.getByText(/valid to/)).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('button', { name: 'Print this page' })).toBeHidden();
+  await expect(page.getByRole('navigation', { name: 'Season' })).toBeHidden();
+  const pdf = (await page.pdf({ format: 'A4' })).toString('latin1');
+  expect(pdf.match(/\/Type\s*\/Page\b/g)?.length).toBe(1);
 });

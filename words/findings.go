@@ -60,8 +60,8 @@ var findings = map[find.Code]finding{
 	"spurs_crowded":  {"crowded spurs", "{per_m:n} spurs a metre, {most_per_m:n} are enough", "Crowded spurs bear many small fruits one year and rest the next."},
 	"tip_back":       {"end to shorten", "grew {ring_cm} last season", "A young limb shortened by a part branches where branches are wanted."},
 	"long_bearer":    {"bearing shoot to shorten", "{length_cm} long: room for {fruits:n} fruits", "A shoot left whole carries more than it can ripen, and renews far from the frame."},
-	"overloaded":     {"overloaded", "{fruit_kg:kg} of fruit bend it to {stress_mpa:n} MPa; {limit:n} is safe", "It breaks under this fruit: thin, prop or tie."},
-	"thin_for_load":  {"thin for its load", "a usual crop, {expected_kg:kg}, would bend it to {stress_mpa:n} MPa; {limit:n} is safe", "It will need thinning, a prop or a tie when it bears."},
+	"overloaded":     {"overloaded", "{fruit_kg:kg} of fruit bend it past what its wood bears safely", "It breaks under this fruit: thin, prop or tie."},
+	"thin_for_load":  {"thin for its load", "a usual crop, {expected_kg:kg}, would bend it past what its wood bears safely", "It will need thinning, a prop or a tie when it bears."},
 }
 
 var slot = regexp.MustCompile(`\{([a-z_]+)(?::([a-z]+))?\}`)

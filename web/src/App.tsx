@@ -21,6 +21,7 @@ const Bench = screen(() => import('./bench/Bench'));
 const Training = screen(() => import('./training/Training'));
 const Devices = screen(() => import('./training/Devices'));
 const Sheet = screen(() => import('./sheet/Sheet'));
+const Paper = screen(() => import('./sheet/Paper'));
 const AtTree = screen(() => import('./sheet/AtTree'));
 const Year = screen(() => import('./year/Year'));
 const Thinning = screen(() => import('./fruit/Thinning'));
@@ -163,6 +164,14 @@ function OrchardScreens() {
                   element={
                     <NeedsPlace>
                       <Sheet />
+                    </NeedsPlace>
+                  }
+                />
+                <Route
+                  path="sheet/:id/paper"
+                  element={
+                    <NeedsPlace>
+                      <Paper />
                     </NeedsPlace>
                   }
                 />

@@ -100,7 +100,14 @@ function StopRow({ stop, n, slug }: { stop: Stop; n: number; slug: string }) {
           </li>
         ))}
       </ul>
-      {stop.clean && <p className="sm q">{stop.clean}</p>}
+      <p className="sm q">
+        {stop.clean}{' '}
+        {stop.jobs.some((j) => j.slip) && (
+          <Link className="noprint" to={`/${slug}/sheet/${encodeURIComponent(stop.tree_id)}/paper`}>
+            Its page to print
+          </Link>
+        )}
+      </p>
     </li>
   );
 }

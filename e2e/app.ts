@@ -45,7 +45,7 @@ async function demoOf(day: string): Promise<string> {
 }
 
 async function runs(folder: string, day: string, use: (url: string) => Promise<void>): Promise<void> {
-  const db = join(folder, 'demo.db');
+  const db = join(folder, `${day}.db`);
   copyFileSync(await demoOf(day), db);
   const app = await start(['demo', '--db', db, '--today', day]);
   await use(app.url);

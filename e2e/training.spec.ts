@@ -4,7 +4,10 @@ import { accessible, expect, fits, laptopOnly, open, test } from './app';
 const training = (code: string, day = '') => `/new-rows/trees/new-rows-${code}/training${day ? `?day=${day}` : ''}`;
 const stillOn = (page: Page) => page.getByRole('region', { name: 'Still on' });
 
-test('a limb is bent with its preview, logged with its device, looked at and taken off', async ({ page, demo }, info) => {
+test('a limb is bent with its preview, logged with its device, looked at and taken off', async ({
+  page,
+  demo,
+}, info) => {
   laptopOnly(info, 'the same panel on the phone');
   await open(page, demo + training('R3'));
   const bend = page.getByRole('region', { name: 'Bend', exact: true });
@@ -39,10 +42,18 @@ test('a whip is led from planting day to year three on the rail', async ({ page,
   const year = (n: number) => page.getByRole('region', { name: `Year ${String(n)}` });
   await expect(year(2).getByText('Choose the main limbs')).toBeVisible();
   await open(page, demo + training('R1', '2028-04-05'));
-  await expect(year(1).getByText(/missed/).first()).toBeVisible();
+  await expect(
+    year(1)
+      .getByText(/missed/)
+      .first(),
+  ).toBeVisible();
   await expect(year(2).getByText(/limbs, the lowest at about/)).toBeVisible();
   await open(page, demo + training('R1', '2029-04-05'));
-  await expect(year(3).getByText(/tier 2/).first()).toBeVisible();
+  await expect(
+    year(3)
+      .getByText(/tier 2/)
+      .first(),
+  ).toBeVisible();
   await fits(page);
 });
 

@@ -89,8 +89,6 @@ func (c *context) headAt() Reason {
 	return reason(rule).num(h.NominalCM, "cm").by("first_limb", c.school.Value("first_limb"))
 }
 
-func onLastYear(k *pomology.Kind) bool { return k.Growth.Bearing == pomology.OnLastYear }
-
 func scaffoldChoice(c *context) []draft {
 	if c.age != 2 || c.firstSeason() || c.shrub() || c.flat() {
 		return nil

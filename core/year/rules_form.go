@@ -103,10 +103,7 @@ func (c *context) built() (out []training.Built) {
 			out = append(out, training.Built{What: what, Year: at})
 		}
 	}
-	for _, b := range c.tree.Built {
-		out = append(out, b)
-	}
-	return out
+	return append(out, c.tree.Built...)
 }
 
 // stepKey is how a step stands in its task's id.

@@ -403,7 +403,7 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
               </div>
             </div>
             {tab === 'slip' && look === 'compare' && <Compare asking={slipOf} bearing={bearing} />}
-            {tab === 'slip' && !predicted && !strip && slip.data && <Held asking={slipOf} />}
+            {tab === 'slip' && !predicted && !strip && slip.data && !slip.data.training && <Held asking={slipOf} />}
             {strip && limb && !predicted && (
               <BudStrip
                 which={which}

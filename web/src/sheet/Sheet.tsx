@@ -1,9 +1,9 @@
-import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { StakeLabel } from '../drawing/StakeLabel';
 import { long, plain } from '../shared/day';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
+import { useTicks } from '../shared/ticks';
 import { Trouble } from '../shared/Trouble';
 import { count, say } from '../shared/units';
 import { useSheet, type SheetOf, type Stop } from './queries';
@@ -128,25 +128,10 @@ function LeftOut({ sheet }: { sheet: SheetOf }) {
   );
 }
 
-const storeKey = (slug: string, day: string) => `vertumna-carry-${slug}-${day}`;
-
 /** Before leaving the house: what is carried, ticked off; the ladder told now, not at the tree. */
 function Before({ sheet, slug }: { sheet: SheetOf; slug: string }) {
   const { units } = useHere();
-  const key = storeKey(slug, sheet.day);
-  const [have, setHave] = useState<string[]>(() => {
-    try {
-      const kept: unknown = JSON.parse(localStorage.getItem(key) ?? '[]');
-      return Array.isArray(kept) ? kept.filter((k): k is string => typeof k === 'string') : [];
-    } catch {
-      return [];
-    }
-  });
-  const tick = (what: string) => {
-    const next = have.includes(what) ? have.filter((h) => h !== what) : [...have, what];
-    setHave(next);
-    localStorage.setItem(key, JSON.stringify(next));
-  };
+  const [have, tick] = useTicks(`carry-${slug}-${sheet.day}`);
   const carry = [
     ...sheet.carry,
     { what: 'alcohol and a rag', for: 'blades' },

@@ -1,31 +1,15 @@
-import { useState } from 'react';
 import { Link } from 'react-router';
 import { compass } from '../drawing/wood';
 import { plain } from '../shared/day';
 import { useHere } from '../shared/orchard';
+import { useTicks } from '../shared/ticks';
 import { say } from '../shared/units';
 import type { Planting, Which } from './queries';
-
-const storeKey = (id: string) => `vertumna-planting-${id}`;
-
-function ticked(id: string): string[] {
-  try {
-    const kept: unknown = JSON.parse(localStorage.getItem(storeKey(id)) ?? '[]');
-    return Array.isArray(kept) ? kept.filter((k): k is string => typeof k === 'string') : [];
-  } catch {
-    return [];
-  }
-}
 
 /** The day a tree is planted: where it is headed, above which bud, and what is done in which order. */
 export function PlantingDay({ planting, treeId, which }: { planting: Planting; treeId: string; which: Which }) {
   const { orchard, units } = useHere();
-  const [done, setDone] = useState(() => ticked(treeId));
-  const tick = (key: string) => {
-    const next = done.includes(key) ? done.filter((k) => k !== key) : [...done, key];
-    setDone(next);
-    localStorage.setItem(storeKey(treeId), JSON.stringify(next));
-  };
+  const [done, tick] = useTicks(`planting-${treeId}`);
   const cm = (x: number) => say(x, 'cm', units);
   const left = planting.checks.filter((c) => !done.includes(c.key));
   const cut = planting.cut_cm;

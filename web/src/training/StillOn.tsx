@@ -39,7 +39,7 @@ export function StillOn({ rigs, which, day, trees = false }: Props) {
       </header>
       <ul className="bare">
         {rigs.map((r) => (
-          <li key={r.tree_id + r.rig.id} className={r.over ? 'late' : undefined}>
+          <li key={r.tree_id + r.rig.id} className={r.over ? 'overdue' : undefined}>
             <button
               type="button"
               className={trees ? 'rigrow' : 'rigrow own'}

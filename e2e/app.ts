@@ -124,6 +124,11 @@ export async function fits(page: Page): Promise<void> {
 
 export { expect };
 
+/** Leaves a test to the phone: what it looks at is made for the hand. */
+export function phoneOnly(info: { project: { name: string } }, why: string): void {
+  test.skip(info.project.name !== 'phone', why);
+}
+
 /** Leaves a test to the laptop: what it looks at is not used outdoors, or is the same there. */
 export function laptopOnly(info: { project: { name: string } }, why: string): void {
   test.skip(info.project.name === 'phone', why);

@@ -1,6 +1,7 @@
-import { accessible, counted, expect, fits, laptopOnly, open, test } from './app';
+import { accessible, counted, expect, fits, laptopOnly, open, phoneOnly, test } from './app';
 
-test('the day is laid out: healthy before sick, what to bring, what does not fit', async ({ page, demo }) => {
+test('the day is laid out: healthy before sick, what to bring, what does not fit', async ({ page, demo }, info) => {
+  laptopOnly(info, 'the same list on the phone, whose step is tested below');
   await open(page, `${demo}/lower-terrace/sheet?day=2027-03-10`);
   const walk = page.getByRole('region', { name: 'The walk' });
   const stops = walk.locator('.stophead');
@@ -20,7 +21,8 @@ test('the day is laid out: healthy before sick, what to bring, what does not fit
   await accessible(page);
 });
 
-test('at the tree one step fills the screen, and the stop line follows what is cut', async ({ page, demo }) => {
+test('at the tree one step fills the screen, and the stop line follows what is cut', async ({ page, demo }, info) => {
+  phoneOnly(info, 'worked with the phone in the hand');
   await open(page, `${demo}/lower-terrace/sheet/lower-terrace-C2?day=2027-03-10`);
   await expect(page.getByRole('heading', { name: 'Stand back and look' })).toBeVisible();
   await page.getByRole('button', { name: /^To the \d+ steps/ }).click();

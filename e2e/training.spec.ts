@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { accessible, expect, fits, laptopOnly, open, test } from './app';
+import { accessible, expect, fits, laptopOnly, open, phoneOnly, test } from './app';
 
 const training = (code: string, day = '') => `/new-rows/trees/new-rows-${code}/training${day ? `?day=${day}` : ''}`;
 const stillOn = (page: Page) => page.getByRole('region', { name: 'Still on' });
@@ -57,7 +57,8 @@ test('a whip is led from planting day to year three on the rail', async ({ page,
   await fits(page);
 });
 
-test('the wall goes from one wire to the next', async ({ page, demo }) => {
+test('the wall goes from one wire to the next', async ({ page, demo }, info) => {
+  laptopOnly(info, 'the same drawing, narrower');
   await open(page, demo + training('W2'));
   const wall = page.getByRole('region', { name: 'At the wall' });
   const titles = await wall.locator('li span b').allInnerTexts();
@@ -81,7 +82,8 @@ test('a notching trial is read out, and a new one is counted', async ({ page, ju
   await expect(trials.getByText(/planned two weeks before/)).toBeVisible();
 });
 
-test('nothing stays tied by accident: what is on stands by its days left', async ({ page, demo }) => {
+test('nothing stays tied by accident: what is on stands by its days left', async ({ page, demo }, info) => {
+  phoneOnly(info, 'looked at in the yard');
   await open(page, `${demo}/new-rows/devices`);
   const rows = stillOn(page).getByRole('button');
   await expect(rows.first()).toContainText('over');

@@ -40,6 +40,7 @@ var reasons = map[string]string{
 	"bears-on":            "Bears on {text}.",
 
 	"no-leaf-cut-low":               "A summer's growth leaves it below your reach: no cut in leaf this year but sick wood and suckers.",
+	"no-leaf-cut-frame":             "While its frame is built, what is pinched or levelled in leaf stands on its training page; no other cut in leaf but sick wood and suckers.",
 	"no-leaf-cut-young":             "Every leaf builds a tree in its first summer: no cut in leaf but sick wood and suckers.",
 	"no-leaf-cut-build":             "Aim: build. Leaves build it: no cut in leaf but sick wood and suckers.",
 	"no-leaf-cut-retire":            "Aim: retire. No cut in leaf but sick wood and suckers.",

@@ -20,6 +20,9 @@ type LeafCut struct {
 var leafRules = []rule{stoneSummerCut, restrainingCut, heightCut, autumnHeight}
 
 func (c *context) leafCut() LeafCut {
+	if c.forming() { // its steps say what is pinched and levelled
+		return LeafCut{NotThisYear, c.noLeafReason("frame")}
+	}
 	if c.cutsInLeaf() {
 		return LeafCut{When: CutInLeaf}
 	}

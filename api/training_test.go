@@ -102,12 +102,17 @@ func TestOnesOwnWordOnACandidateMovesTheChoice(t *testing.T) {
 }
 
 func TestAYoungTreeHasOneWordAtATime(t *testing.T) {
-	a := start(t, "2027-02-20")
-	for _, code := range []string{"R1", "R2", "R3", "W1", "W2", "W3"} {
+	oneWord(t, start(t, "2027-02-20"))
+	oneWord(t, start(t, "2027-07-01"))
+}
+
+func oneWord(t *testing.T, a *app) {
+	t.Helper()
+	for _, code := range []string{"R1", "R2", "R3", "R4", "W1", "W2", "W3"} {
 		plan := a.ok("GET", rows+"/trees/new-rows-"+code+"/plan", nil)
 		frame := false
 		for _, k := range list(plan, "tasks") {
-			require.NotContains(t, []any{"dormant-cut", "summer-cut", "height-cut"}, k["kind"], "%s: its frame is built step by step", code)
+			require.NotContains(t, []any{"dormant-cut", "summer-cut", "height-cut", "restraining-cut"}, k["kind"], "%s: its frame is built step by step", code)
 			frame = frame || k["kind"] == "frame-cut" || k["kind"] == "tie-arms" || k["kind"] == "planting-cut" || k["kind"] == "scaffold-choice" || k["kind"] == "frame-summer"
 		}
 		require.True(t, frame, code)

@@ -233,7 +233,7 @@ func heightCut(c *context) []draft {
 	if c.shrub() || !c.school.Is("height_cut", "solstice-five-weeks", "midsummer-fruit-bud") {
 		return nil
 	}
-	if c.forming() && c.age < 3 { // the bush is levelled, the rest left to grow
+	if c.forming() { // the bush is levelled, and held as a step of its frame
 		return nil
 	}
 	lowBush := c.tree.Form == pomology.LowBush && c.aim.Aim == Build
@@ -301,6 +301,9 @@ func (c *context) heightReason() Reason {
 
 // summerShoots shortens this year's shoots of vigorous pome to about five leaves.
 func summerShoots(c *context) []draft {
+	if c.forming() && !c.flat() { // what grows on its frame is chosen, not shortened
+		return nil
+	}
 	value := c.school.Value("summer_pome")
 	if c.group() != pomology.Pome || value == "leave" || c.age <= 2 || c.aim.Aim == Retire {
 		return nil

@@ -133,7 +133,7 @@ func stepInID(id string) (training.StepKind, int, bool) {
 // formTasks are the tasks that the steps of formation become; a step that is not here has a rule of its own.
 var formTasks = map[training.StepKind]TaskKind{
 	training.StripFruit: StripFruit,
-	training.EvenOut:    FrameSummer, training.Level: FrameSummer, training.OneLeader: FrameSummer,
+	training.EvenOut:    FrameSummer, training.Level: FrameSummer, training.OneLeader: FrameSummer, training.Hold: FrameSummer,
 	training.ShortenAll: FrameCut, training.Seconds: FrameCut, training.NextTier: FrameCut, training.StopAt: FrameCut, training.HeadWire: FrameCut, training.EndArms: FrameCut, training.EndLeader: FrameCut, training.MoreRibs: FrameCut, training.Stems: FrameCut,
 	training.RaiseArms: TieArms, training.LayArms: TieArms, training.TwoRibs: TieArms, training.Over: TieArms,
 	training.ChooseTier: Scaffolds,

@@ -109,6 +109,9 @@ func TestAYoungTreeHasOneWordAtATime(t *testing.T) {
 func oneWord(t *testing.T, a *app) {
 	t.Helper()
 	for _, code := range []string{"R1", "R2", "R3", "R4", "W1", "W2", "W3"} {
+		if t := a.ok("GET", trainingOf(code), nil); t["age"].(float64) >= t["stands"].(float64) { // its frame stands this year
+			continue
+		}
 		plan := a.ok("GET", rows+"/trees/new-rows-"+code+"/plan", nil)
 		frame := false
 		for _, k := range list(plan, "tasks") {

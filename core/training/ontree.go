@@ -7,7 +7,6 @@ import (
 
 	"vertumna/core/limb"
 	"vertumna/core/num"
-	"vertumna/core/pomology"
 )
 
 // Bending is what is asked about one limb: where it is held, how far it shall come, what is there to hold it.
@@ -430,9 +429,6 @@ func GraftShoots(m *limb.Map, light limb.Light, only map[string]bool) []GraftSho
 	}
 	return out
 }
-
-// PlantingHeight is the nominal planting height of a form, for words.
-func PlantingHeight(form pomology.FormSlug) float64 { return plantingForms[headForm(form)].whip }
 
 // BuiltOn are the steps of a frame that a map shows as made, whoever made them: headed where side limbs stand, chosen where few are
 // left, a wire with its pair. wires are a flat tree's, cm.

@@ -308,8 +308,9 @@ func devices(c *context) []draft {
 		if o.RenewBy > 0 && (o.Bound == "material" || o.Standing()) {
 			book(o, CheckTies, 97, almanac.Day(o.RenewBy), 28, "device-worn")
 		}
-		if !o.Standing() {
-			book(o, TakeOff, 0, almanac.Day(o.OffDay), 28, "device-set")
+		off := almanac.Day(o.OffDay)
+		if due := max(off, c.shown); !o.Standing() && due >= from && due <= to { // while it is on it is never over: it stands in the running year
+			book(o, TakeOff, 0, off, max(28, int(c.shown-off)+7), "device-set")
 		}
 	}
 	return out

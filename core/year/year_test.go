@@ -275,6 +275,16 @@ func TestTiesAreCheckedAndComeOffInTime(t *testing.T) {
 	require.Empty(t, find(at(t, "lower-terrace", tree(t, "pear")).with(tie, gone).on("2027-06-11"), year.CheckTies))
 }
 
+func TestADeviceLeftOnIsAskedForUntilItIsOff(t *testing.T) {
+	tie := year.Entry{ID: "x", Date: day("2026-12-10"), Kind: year.WorkEntry, Task: year.Bend, Outcome: year.Done, Device: "tie"}
+	s := at(t, "lower-terrace", tree(t, "pear")).with(tie)
+	for _, on := range []string{"2027-07-01", "2027-09-10", "2027-10-30"} {
+		off := one(t, s.on(on), year.TakeOff)
+		require.Contains(t, []year.State{year.Open, year.Closing}, off.State, on)
+		require.Equal(t, day("2026-12-10")+182, off.Window.Opens.Day)
+	}
+}
+
 func TestStatesThroughTheYear(t *testing.T) {
 	s := at(t, "lower-terrace", tree(t, "apple"))
 	w := one(t, s.on("2027-02-20"), year.DormantCut).Window

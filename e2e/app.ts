@@ -59,6 +59,8 @@ process.on('exit', () => {
 interface Apps {
   /** The demo orchard on 20 February 2027, fresh for this test. */
   demo: string;
+  /** The demo orchard on 10 March 2027, a day to cut on. */
+  march: string;
   /** The demo orchard on 5 July 2027. */
   summer: string;
   /** The demo orchard on 10 May 2027, in bloom and frost. */
@@ -86,6 +88,7 @@ export const test = base.extend<Apps & { folder: string }>({
     rmSync(dir, { recursive: true, force: true });
   },
   demo: async ({ folder }, use) => runs(folder, '2027-02-20', use),
+  march: async ({ folder }, use) => runs(folder, '2027-03-10', use),
   summer: async ({ folder }, use) => runs(folder, '2027-07-05', use),
   spring: async ({ folder }, use) => runs(folder, '2027-05-10', use),
   june: async ({ folder }, use) => runs(folder, '2027-06-20', use),

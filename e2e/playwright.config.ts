@@ -8,6 +8,7 @@ export default defineConfig({
   fullyParallel: false,
   reporter: [['line']],
   use: {
+    serviceWorkers: 'block', // allowed where the network is cut: elsewhere each answer is the program's own
     locale: 'en-GB',
     timezoneId: 'Europe/Vienna',
     launchOptions: {

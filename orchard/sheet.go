@@ -95,7 +95,7 @@ func (k *Keeper) Sheet(ctx context.Context, slug string, day almanac.Day, minute
 	if err != nil {
 		return nil, err
 	}
-	out := &SheetBody{Day: day, Asked: minutes, Stops: []StopBody{}, Left: []LeftOutBody{}, Carry: []CarryBody{}, Marks: []BodyMarkBody{}, Safety: append(slices.Clone(words.BenchSafety), words.LocalRules)}
+	out := &SheetBody{Day: day, Asked: minutes, Stops: []StopBody{}, Left: []LeftOutBody{}, Carry: []CarryBody{}, Marks: []BodyMarkBody{}, Safety: words.BenchSafety}
 	d := walk.Day{Minutes: minutes, Start: gate(&p.Contents.Orchard.Plot), Walls: wallsOf(&p.Contents.Orchard.Plot)}
 	tasks := map[string]*year.Task{}
 	for _, list := range [][]year.Task{p.Docket.Now, p.Docket.Closing, p.Docket.Anytime} {

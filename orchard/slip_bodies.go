@@ -218,6 +218,9 @@ func (p *slipMade) body() *SlipBody {
 	for _, c := range s.Carried {
 		b := p.carried(c, letters)
 		if c.Why == cut.LeftByYou {
+			if seen := words.LeftAsSeen(p.choices[b.Finding].Seen); seen != "" {
+				b.WhySays = seen
+			}
 			out.Left = append(out.Left, b)
 		} else {
 			out.Carried = append(out.Carried, b)

@@ -98,14 +98,24 @@ func (p *slipMade) weighedAgainst(id string) int {
 
 // Decision is what a person says of a step of a slip.
 type Decision struct {
+	ID       string      `json:"id,omitempty" maxLength:"100" doc:"the caller's own, so that one sent twice counts once"`
 	Choice   string      `json:"choice" enum:"taken,left,moved,open"`
 	Findings []cut.Key   `json:"findings" nullable:"false" minItems:"1" maxItems:"200"`
 	Cut      *limb.CutAt `json:"cut,omitempty"`
+	Seen     string      `json:"seen,omitempty" enum:",not-found,dead" doc:"why it is left, as it was found at the tree"`
 	Who      string      `json:"who,omitempty" maxLength:"500"`
+}
+
+// is says whether an entry is what this decision was kept as.
+func (d Decision) is(e *store.Entry) bool {
+	return e.Slip != nil && e.Slip.Choice == d.Choice && len(e.Slip.Findings) >= len(d.Findings)
 }
 
 // Decide keeps a choice about a step: who, and when. The last one counts.
 func (k *Keeper) Decide(ctx context.Context, a SlipAt, d Decision) error {
+	if was, err := k.loggedOf(ctx, a.At, d.ID, d.is); err != nil || was != nil {
+		return err
+	}
 	p, err := k.makeSlip(ctx, a)
 	if err != nil {
 		return err
@@ -113,7 +123,7 @@ func (k *Keeper) Decide(ctx context.Context, a SlipAt, d Decision) error {
 	if p.predicted {
 		return given.Fault{Code: "predicted", Field: "season", Given: string(p.season), Expected: "the season of the map: this slip is a forecast"}
 	}
-	c := store.SlipChoice{Slip: p.key, Choice: d.Choice, Findings: d.Findings, Cut: d.Cut}
+	c := store.SlipChoice{Slip: p.key, Choice: d.Choice, Findings: d.Findings, Cut: d.Cut, Seen: d.Seen}
 	if c.Choice == "open" { // what was decided together is opened together
 		for _, k := range d.Findings {
 			for _, f := range p.choices[k].Findings {
@@ -143,7 +153,7 @@ func (k *Keeper) Decide(ctx context.Context, a SlipAt, d Decision) error {
 			}
 		}
 	}
-	e := store.Entry{TreeID: a.Tree, Date: min(p.day, k.today()), Kind: "slip", Slip: &c, Who: d.Who}
+	e := store.Entry{ID: d.ID, TreeID: a.Tree, Date: min(p.day, k.today()), Kind: "slip", Slip: &c, Who: d.Who}
 	if e.Who == "" && len(p.contents.People) > 0 {
 		e.Who = p.contents.People[0].Name
 	}

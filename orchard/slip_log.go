@@ -21,6 +21,7 @@ type MadeCut struct {
 
 // SlipDone is a slip as it was made: whole, in part, or changed in the yard.
 type SlipDone struct {
+	ID      string    `json:"id,omitempty" maxLength:"100" doc:"the caller's own, so that one sent twice is logged once"`
 	BasedOn int       `json:"based_on" doc:"the revision of the map the slip was made from" minimum:"0" maximum:"1000000"`
 	Cuts    []MadeCut `json:"cuts" nullable:"false" minItems:"1" maxItems:"300"`
 	Minutes float64   `json:"minutes,omitempty" minimum:"0" maximum:"1440"`
@@ -29,8 +30,16 @@ type SlipDone struct {
 	Who     string    `json:"who,omitempty" maxLength:"500"`
 }
 
+// is says whether an entry is what these cuts were logged as.
+func (d SlipDone) is(e *store.Entry) bool {
+	return e.Kind == "work" && slices.EqualFunc(d.Cuts, e.Made, func(c MadeCut, m limb.CutAt) bool { return c.Cut == m })
+}
+
 // LogSlip logs the cuts as made: the map, the account and the plan follow.
 func (k *Keeper) LogSlip(ctx context.Context, a SlipAt, done SlipDone) (*EntryBody, error) {
+	if was, err := k.loggedOf(ctx, a.At, done.ID, done.is); err != nil || was != nil {
+		return was, err
+	}
 	p, err := k.makeSlip(ctx, a)
 	if err != nil {
 		return nil, err
@@ -39,12 +48,15 @@ func (k *Keeper) LogSlip(ctx context.Context, a SlipAt, done SlipDone) (*EntryBo
 		return nil, given.Fault{Code: "predicted", Field: "season", Given: string(p.season), Expected: "the season of the map: this slip is a forecast"}
 	}
 	doc, taken, err := p.worked(done.Cuts)
+	if err != nil && done.BasedOn != p.kept.Revision.Revision { // the limbs are those of another map
+		return nil, store.Clash(done.BasedOn, p.kept.Revision.Revision)
+	}
 	if err != nil {
 		return nil, err
 	}
 	day := min(p.day, k.today())
 	e := store.Entry{
-		TreeID: a.Tree, Date: day, Kind: "work", Outcome: "done", Task: p.taskKind(), Minutes: done.Minutes, Note: done.Note, Reason: done.Reason, Who: done.Who,
+		ID: done.ID, TreeID: a.Tree, Date: day, Kind: "work", Outcome: "done", Task: p.taskKind(), Minutes: done.Minutes, Note: done.Note, Reason: done.Reason, Who: done.Who,
 		Share: round4(taken.share), Cuts: len(done.Cuts), CutMM: taken.mm, FreeOnly: taken.freeOnly, Headed: taken.headed, OpensSun: taken.opensSun,
 		Carried: p.leftFor(done.Cuts),
 	}
@@ -71,6 +83,26 @@ func (k *Keeper) LogSlip(ctx context.Context, a SlipAt, done SlipDone) (*EntryBo
 	}
 	out.Entry = e
 	return &out, nil
+}
+
+// loggedOf is what a tree's log holds under an id of the caller's own, nil for nothing yet: what is sent again is answered as it was the
+// first time, whatever the tree has become meanwhile.
+func (k *Keeper) loggedOf(ctx context.Context, a At, id string, same func(*store.Entry) bool) (*EntryBody, error) {
+	if id == "" {
+		return nil, nil
+	}
+	o, err := k.store.Orchard(ctx, a.Slug)
+	if err != nil {
+		return nil, err
+	}
+	e, err := k.store.Logged(ctx, o.ID, id)
+	switch {
+	case err != nil || e == nil:
+		return nil, err
+	case e.TreeID != a.Tree || !same(e):
+		return nil, store.IDTaken(id)
+	}
+	return &EntryBody{Entry: *e, Warnings: []given.Fault{}}, nil
 }
 
 // took is what the cuts of a log come to.

@@ -99,7 +99,7 @@ func (s *Store) AddTaps(ctx context.Context, orchardID, treeID string, season in
 				return err
 			}
 			if same == 0 {
-				return idTaken(t.ID)
+				return IDTaken(t.ID)
 			}
 		}
 		return nil

@@ -84,6 +84,7 @@ type SlipChoice struct {
 	Choice   string         `json:"choice" enum:"taken,left,moved,open"`
 	Findings []year.Finding `json:"findings" nullable:"false" maxItems:"200" doc:"what the step is for"`
 	Cut      *limb.CutAt    `json:"cut,omitempty" doc:"where it was moved to"`
+	Seen     string         `json:"seen,omitempty" enum:",not-found,dead" doc:"why it was left, as it was found at the tree"`
 }
 
 // Carried is work on a limb that waits for a later slip.
@@ -148,7 +149,7 @@ func (s *Store) LogSlip(ctx context.Context, orchardID string, e *Entry, m *Limb
 	return s.tx(ctx, func(tx *sql.Tx) error {
 		if was, err := logged(ctx, tx, orchardID, e.ID); err != nil || was != nil {
 			if err == nil && (was.TreeID != e.TreeID || was.Kind != e.Kind || was.Date != e.Date || was.Task != e.Task) {
-				return idTaken(e.ID)
+				return IDTaken(e.ID)
 			}
 			return err // sent twice: logged once
 		}
@@ -163,6 +164,12 @@ func (s *Store) LogSlip(ctx context.Context, orchardID string, e *Entry, m *Limb
 
 // addEntry writes one entry; fresh is false when it was in the journal already.
 func addEntry(ctx context.Context, tx *sql.Tx, orchardID string, e *Entry) (fresh bool, err error) {
+	if was, err := logged(ctx, tx, orchardID, e.ID); err != nil || was != nil {
+		if err == nil && !was.sameSent(e) {
+			return false, IDTaken(e.ID)
+		}
+		return false, err // sent twice: logged once, whatever has changed meanwhile
+	}
 	body, err := json.Marshal(e)
 	if err != nil {
 		return false, err
@@ -194,18 +201,21 @@ func addEntry(ctx context.Context, tx *sql.Tx, orchardID string, e *Entry) (fres
 	if n, _ := r.RowsAffected(); n > 0 {
 		return true, nil
 	}
-	was, err := logged(ctx, tx, orchardID, e.ID)
-	if err != nil {
-		return false, err
-	}
-	if was == nil || !was.sameSent(e) { // another orchard's, or with other content
-		return false, idTaken(e.ID)
-	}
-	return false, nil
+	return false, IDTaken(e.ID) // another orchard's
+}
+
+// Logged is the entry of an orchard that has an id, nil where none has.
+func (s *Store) Logged(ctx context.Context, orchardID, id string) (*Entry, error) {
+	return logged(ctx, s.db, orchardID, id)
+}
+
+// querier asks for one row: the database, or a transaction on it.
+type querier interface {
+	QueryRowContext(ctx context.Context, query string, args ...any) *sql.Row
 }
 
 // logged is the entry of an orchard that has an id, nil where none has.
-func logged(ctx context.Context, tx *sql.Tx, orchardID, id string) (*Entry, error) {
+func logged(ctx context.Context, tx querier, orchardID, id string) (*Entry, error) {
 	var body string
 	err := tx.QueryRowContext(ctx, "SELECT body FROM entries WHERE id = ? AND orchard_id = ?", id, orchardID).Scan(&body)
 	if errors.Is(err, sql.ErrNoRows) {
@@ -241,7 +251,8 @@ func (e *Entry) asSent() Entry {
 	return out
 }
 
-func idTaken(id string) error {
+// IDTaken is the conflict of an id under which something else was logged.
+func IDTaken(id string) error {
 	return conflict("id_taken", "id", id+" with other content than is kept under it", "an id of its own")
 }
 

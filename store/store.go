@@ -64,6 +64,9 @@ func clash(based, current int, body string) *Conflict {
 	return out
 }
 
+// Clash is the conflict of what was made from a revision that is no longer the last.
+func Clash(based, current int) error { return clash(based, current, "") }
+
 func conflict(code, field, was, expected string) error {
 	return &Conflict{Fault: given.Fault{Code: code, Field: field, Given: was, Expected: expected}}
 }

@@ -442,3 +442,14 @@ func (s Speaker) Zone(third int, z cut.Zone) string {
 	}
 	return out + fmt.Sprintf("; %s may.", s.Amount(z.Most, "share"))
 }
+
+// LeftAsSeen is why a step was left, as its limb was found at the tree; empty where it was simply left.
+func LeftAsSeen(seen string) string {
+	switch seen {
+	case "not-found":
+		return "left: it could not be found at the tree, so look whether the map is right"
+	case "dead":
+		return "left: it was found dead, so mark it dead on the map; dead wood comes out at any time and counts nothing"
+	}
+	return ""
+}

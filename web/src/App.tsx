@@ -3,6 +3,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Navigate, Route, Routes, useLocation, useParams } from 'react-router';
 import { Refused } from './shared/api';
+import { useSending } from './outbox/use';
 import { Frame } from './shared/Frame';
 import { useDusk } from './shared/dusk';
 import { Kept } from './shared/Kept';
@@ -36,7 +37,9 @@ const makeClient = () =>
         retryDelay: 400,
         refetchOnWindowFocus: true,
         staleTime: 5_000,
+        networkMode: 'always', // without a network the phone itself answers
       },
+      mutations: { networkMode: 'always' },
     },
   });
 
@@ -87,6 +90,7 @@ function Start() {
 
 function OrchardScreens() {
   const { slug = '' } = useParams();
+  useSending();
   const at = useLocation().pathname;
   const meta = useMeta();
   const orchard = useOrchard(slug);

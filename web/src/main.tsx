@@ -5,7 +5,9 @@ import './base.css';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
+import { registerSW } from 'virtual:pwa-register';
 import { App } from './App';
+import { newerVersion } from './outbox/version';
 
 const root = document.getElementById('root');
 if (root) {
@@ -17,3 +19,6 @@ if (root) {
     </StrictMode>,
   );
 }
+
+// the program on this phone, for the yard without a network; not where a browser has none of it
+const update = registerSW({ onNeedRefresh: () => newerVersion(() => void update(true)) });

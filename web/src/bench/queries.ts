@@ -1,4 +1,4 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, isClash, need, type Schemas } from '../shared/api';
 import type { Day } from '../shared/day';
 import { mapped, wrote } from '../shared/stale';
@@ -21,8 +21,8 @@ interface Which {
 const params = ({ slug, id, day }: Which) => ({ path: { slug, id }, query: { day } });
 const key = (w: Which) => ['bench', w.slug, w.id, w.day];
 
-export function useBench(w: Which, ahead = 0) {
-  return useQuery({
+export const benchAsked = (w: Which, ahead = 0) =>
+  queryOptions({
     queryKey: ahead > 0 ? [...key(w), ahead] : key(w),
     queryFn: () =>
       need(
@@ -33,7 +33,8 @@ export function useBench(w: Which, ahead = 0) {
     placeholderData: (previous) => (previous?.tree.id === w.id ? previous : undefined),
     enabled: w.id !== '' && w.day !== '',
   });
-}
+
+export const useBench = (w: Which, ahead = 0) => useQuery(benchAsked(w, ahead));
 
 /** Writes to the map answer with the whole bench, which is shown at once; what hangs on the map is asked for again. */
 function useMapWrite<In>(w: Which, write: (input: In) => Promise<Bench>) {

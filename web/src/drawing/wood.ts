@@ -255,3 +255,10 @@ export function compass(bearing: number): string {
 }
 
 export const turned = (bearing: number, by: number) => (((bearing + by) % 360) + 360) % 360;
+
+/** The main limb that a limb stands on, itself where it is one. */
+export function scaffoldOf(byId: ReadonlyMap<string, Limb>, id: string): string {
+  let l = byId.get(id);
+  while (l && l.depth > 1) l = byId.get(l.parent ?? '');
+  return l?.id ?? id;
+}

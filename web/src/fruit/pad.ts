@@ -51,6 +51,18 @@ function stored(key: string): Map<string, Waiting> {
   return out;
 }
 
+/** What waits of the pads of this phone, by tree. */
+export function padsWaiting(): { slug: string; id: string; n: number }[] {
+  const by = new Map<string, { slug: string; id: string; n: number }>();
+  for (let i = 0; i < localStorage.length; i++) {
+    const [pad, slug, id, , one] = (localStorage.key(i) ?? '').split('/');
+    if (pad !== 'vertumna-pad' || !slug || !id || !one) continue;
+    const had = by.get(`${slug}/${id}`);
+    by.set(`${slug}/${id}`, { slug, id, n: (had?.n ?? 0) + 1 });
+  }
+  return [...by.values()];
+}
+
 let last = 0;
 
 /** A name that sorts after all given before it in this tab. */

@@ -1,4 +1,4 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, need, type Entry, type Schemas } from '../shared/api';
 import type { Day } from '../shared/day';
 import { useOfferUndo } from '../shared/undo';
@@ -14,11 +14,16 @@ export type Crop = Schemas['CropBody'];
 export type TreeCrop = Schemas['TreeCrop'];
 export type ClosePass = Schemas['Pass'];
 
-export function useFruit(slug: string, id: string, day: Day, enabled = true) {
-  return useQuery({
+export const fruitAsked = (slug: string, id: string, day: Day) =>
+  queryOptions({
     queryKey: ['fruit', slug, id, day],
     queryFn: () =>
       need(api.GET('/api/orchards/{slug}/trees/{id}/fruit', { params: { path: { slug, id }, query: { day } } })),
+  });
+
+export function useFruit(slug: string, id: string, day: Day, enabled = true) {
+  return useQuery({
+    ...fruitAsked(slug, id, day),
     placeholderData: (previous) => (previous?.tree.id === id ? previous : undefined),
     enabled: enabled && id !== '' && day !== '',
   });

@@ -11,6 +11,7 @@ import { useHandle, useShown } from './shown';
 import { Trouble } from './Trouble';
 import { Finder } from '../help/Finder';
 import { Help } from '../help/Help';
+import { OutboxWords } from '../outbox/Outbox';
 
 const words = [
   { path: 'yard', name: 'Yard' },
@@ -96,6 +97,7 @@ export function Frame({ children }: { children: ReactNode }) {
       </header>
       {plan ? <SeasonRail plan={plan} /> : <div />}
       <main id="screen" tabIndex={-1}>
+        <OutboxWords />
         {plan && planError ? (
           <div style={{ padding: '8px 20px 0' }}>
             <Trouble error={planError} holds={`The screen shows the plan of ${plain(plan.day)}.`} />

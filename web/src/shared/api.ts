@@ -51,6 +51,16 @@ interface Answer<T> {
   response: Response;
 }
 
+/** Since when what the screens show lies on this phone; empty: it is fresh from the program. */
+export const keptSince = { value: '', heard: new Set<() => void>() };
+
+function heardFrom(r: Response) {
+  const since = r.headers.get('X-Kept-Since') ?? '';
+  if (since === keptSince.value) return;
+  keptSince.value = since;
+  for (const f of keptSince.heard) f();
+}
+
 /** Unwraps an answer, throwing Refused or NoAnswer. */
 export async function need<T>(call: Promise<Answer<T>>): Promise<T> {
   let a: Answer<T>;
@@ -59,6 +69,7 @@ export async function need<T>(call: Promise<Answer<T>>): Promise<T> {
   } catch {
     throw new NoAnswer();
   }
+  heardFrom(a.response);
   if (!a.response.ok) {
     const p = a.error as Problem | undefined;
     throw new Refused(

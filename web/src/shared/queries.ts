@@ -1,34 +1,40 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, need, type Entry, type Orchard, type Person, type Tree } from './api';
 import type { Day } from './day';
 import { wrote } from './stale';
 
-export function useMeta() {
-  return useQuery({ queryKey: ['meta'], queryFn: () => need(api.GET('/api/meta')), staleTime: 60_000 });
-}
+export const metaAsked = queryOptions({
+  queryKey: ['meta'],
+  queryFn: () => need(api.GET('/api/meta')),
+  staleTime: 60_000,
+});
 
-export function useOrchards() {
-  return useQuery({ queryKey: ['orchards'], queryFn: () => need(api.GET('/api/orchards')) });
-}
+export const useMeta = () => useQuery(metaAsked);
 
-export function useOrchard(slug: string) {
-  return useQuery({
+export const orchardsAsked = queryOptions({ queryKey: ['orchards'], queryFn: () => need(api.GET('/api/orchards')) });
+
+export const useOrchards = () => useQuery(orchardsAsked);
+
+export const orchardAsked = (slug: string) =>
+  queryOptions({
     queryKey: ['orchard', slug],
     queryFn: () => need(api.GET('/api/orchards/{slug}', { params: { path: { slug } } })),
     enabled: slug !== '',
   });
-}
+
+export const useOrchard = (slug: string) => useQuery(orchardAsked(slug));
 
 const day = (slug: string, d: Day) => ({ params: { path: { slug }, query: { day: d } } });
 
-export function usePlan(slug: string, d: Day) {
-  return useQuery({
+export const planAsked = (slug: string, d: Day) =>
+  queryOptions({
     queryKey: ['plan', slug, d],
     queryFn: () => need(api.GET('/api/orchards/{slug}/plan', day(slug, d))),
     placeholderData: keepPreviousData,
     enabled: d !== '',
   });
-}
+
+export const usePlan = (slug: string, d: Day) => useQuery(planAsked(slug, d));
 
 /** The yard in light; asked for only while its layer is shown. */
 export function useYardLight(slug: string, d: Day, open: boolean) {
@@ -40,14 +46,15 @@ export function useYardLight(slug: string, d: Day, open: boolean) {
   });
 }
 
-export function useDocket(slug: string, d: Day) {
-  return useQuery({
+export const docketAsked = (slug: string, d: Day) =>
+  queryOptions({
     queryKey: ['docket', slug, d],
     queryFn: () => need(api.GET('/api/orchards/{slug}/docket', day(slug, d))),
     placeholderData: keepPreviousData,
     enabled: d !== '',
   });
-}
+
+export const useDocket = (slug: string, d: Day) => useQuery(docketAsked(slug, d));
 
 export function useTreePlan(slug: string, id: string, d: Day) {
   return useQuery({

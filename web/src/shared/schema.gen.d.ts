@@ -1443,6 +1443,13 @@ export interface components {
             choice: "taken" | "left" | "moved" | "open";
             cut?: components["schemas"]["CutAt"];
             findings: components["schemas"]["Key"][];
+            /** @description the caller's own, so that one sent twice counts once */
+            id?: string;
+            /**
+             * @description why it is left, as it was found at the tree
+             * @enum {string}
+             */
+            seen?: "" | "not-found" | "dead";
             who?: string;
         };
         Doc: {
@@ -3565,6 +3572,11 @@ export interface components {
             cut?: components["schemas"]["CutAt"];
             /** @description what the step is for */
             findings: components["schemas"]["Key"][];
+            /**
+             * @description why it was left, as it was found at the tree
+             * @enum {string}
+             */
+            seen?: "" | "not-found" | "dead";
             /** @description season and growth year of the slip: dormant-2027 */
             slip: string;
         };
@@ -3587,6 +3599,8 @@ export interface components {
              */
             based_on: number;
             cuts: components["schemas"]["MadeCut"][];
+            /** @description the caller's own, so that one sent twice is logged once */
+            id?: string;
             /** Format: double */
             minutes?: number;
             note?: string;

@@ -1,18 +1,20 @@
 import Button from '@mui/material/Button';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { useBench } from '../bench/queries';
-import { goingOf } from '../bench/slip/going';
-import { LogSlip } from '../bench/slip/LogSlip';
-import { useDecide, useSlip, type Asking, type Slip, type Step } from '../bench/slip/queries';
+import { useBench, type Bench } from '../bench/queries';
+import { useSlip, type Asking, type Slip } from '../bench/slip/queries';
 import { StakeLabel } from '../drawing/StakeLabel';
-import { TreeDrawing } from '../drawing/TreeDrawing';
-import { useWidth } from '../shared/measure';
+import { useWaitingFor } from '../outbox/use';
+import { useKept } from '../shared/kept';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
-import { percent, say } from '../shared/units';
-import { useSheet, type Stop } from './queries';
+import { percent } from '../shared/units';
+import { did } from './commands';
+import { cameSince, finished, pausesOf, soFar } from './decided';
+import { Finish } from './Finish';
+import { OneStep } from './OneStep';
+import { useSheet, type SheetJob, type Stop } from './queries';
 import './sheet.css';
 
 /** At a tree: stand back, then one step at a time, the stop line always in sight. */
@@ -27,11 +29,21 @@ export default function AtTree() {
   const stop = sheet.data?.stops.find((s) => s.tree_id === id);
   const withSlip = stop?.jobs.some((j) => j.slip) ?? false;
   const slip = useSlip(asking, withSlip && bench.data?.mapped === true);
+  const [sun, setSun] = useKept('yard-sun', false);
+  const [left, setLeft] = useKept('yard-left', false);
+  useAwake();
+  useEffect(() => {
+    document.documentElement.toggleAttribute('data-sun', sun);
+    return () => document.documentElement.removeAttribute('data-sun');
+  }, [sun]);
   const error = sheet.error ?? bench.error ?? slip.error;
-  if (error && !sheet.data)
+  if (error && (!sheet.data || (withSlip && !slip.data)))
     return (
       <div className="page">
-        <Trouble error={error} />
+        <Trouble
+          error={error}
+          holds="Without a network only a day that was put on this phone opens: the sheet lists them, at its foot."
+        />
       </div>
     );
   if (!sheet.data || (withSlip && !slip.data)) return <p className="page q">Laying out this tree.</p>;
@@ -39,8 +51,9 @@ export default function AtTree() {
   const at = stops.findIndex((s) => s.tree_id === id);
   const next = at >= 0 ? stops[at + 1] : undefined;
   return (
-    <div className="attree">
+    <div className={left ? 'attree lefthand' : 'attree'}>
       <nav className="stops" aria-label="Trees of the walk">
+        <Link to={`/${orchard.slug}/sheet`}>Sheet</Link>
         {stops.map((s) => (
           <Link
             key={s.tree_id}
@@ -56,227 +69,254 @@ export default function AtTree() {
           Nothing is due at this tree today. <Link to={`/${orchard.slug}/sheet`}>To the sheet</Link>
         </p>
       ) : (
-        <Tree key={id} stop={stop} slip={slip.data} asking={asking} limbs={bench.data} next={next} />
+        <Tree key={id} stop={stop} slip={slip.data} asking={asking} bench={bench.data} next={next} day={settled} />
       )}
+      <p className="small2">
+        <button type="button" className="plain" aria-pressed={sun} onClick={() => setSun(!sun)}>
+          {sun ? 'Ordinary light' : 'Bright sun'}
+        </button>
+        <button type="button" className="plain" aria-pressed={left} onClick={() => setLeft(!left)}>
+          {left ? 'Right hand' : 'Left hand'}
+        </button>
+      </p>
     </div>
   );
+}
+
+/** Keeps the screen lit while one works, where the browser can. */
+function useAwake() {
+  useEffect(() => {
+    let lock: WakeLockSentinel | undefined;
+    let over = false;
+    const ask = () => {
+      if (document.visibilityState !== 'visible' || !('wakeLock' in navigator)) return;
+      navigator.wakeLock.request('screen').then(
+        (l) => {
+          if (over) void l.release();
+          else lock = l;
+        },
+        () => undefined, // a low battery, or not allowed: the phone sleeps as it does
+      );
+    };
+    ask();
+    document.addEventListener('visibilitychange', ask);
+    return () => {
+      over = true;
+      document.removeEventListener('visibilitychange', ask);
+      void lock?.release();
+    };
+  }, []);
 }
 
 interface TreeProps {
   stop: Stop;
   slip: Slip | undefined;
   asking: Asking;
-  limbs: ReturnType<typeof useBench>['data'];
+  bench: Bench | undefined;
   next: Stop | undefined;
+  day: string;
 }
 
-function Tree({ stop, slip, asking, limbs: bench, next }: TreeProps) {
+type Where = { at: 'back' } | { at: 'step'; n: number } | { at: 'pause'; n: number } | { at: 'end' };
+
+function Tree({ stop, slip, asking, bench, next, day }: TreeProps) {
   const { orchard } = useHere();
-  const [n, setN] = useState(0); // 0: stand back
-  const [logging, setLogging] = useState(false);
-  const steps = slip && !slip.predicted ? slip.steps : [];
-  const others = stop.jobs.filter((j) => !j.slip);
-  const step = n > 0 ? steps[n - 1] : undefined;
-  return (
-    <>
-      {step && slip && bench ? (
-        <OneStep
-          step={step}
-          of={steps.length}
+  const waiting = useWaitingFor(asking.slug, asking.id);
+  const [where, setWhere] = useState<Where>({ at: 'back' });
+  const [began, setBegan] = useState(0);
+  // the steps as they were when the walk round the tree began: an answer that comes meanwhile shifts nothing under the hand
+  const [steps, setSteps] = useState(() => (slip && !slip.predicted ? slip.steps : []));
+  const limbs = bench?.limbs;
+  const pauses = useMemo(() => pausesOf(steps, limbs ?? []), [steps, limbs]);
+  const [measured, setMeasured] = useKept<Record<string, number>>(`wounds-${asking.id}-${String(asking.revision)}`, {});
+  const over = finished(waiting);
+  const go = (n: number) => setWhere(n < 1 ? { at: 'back' } : n > steps.length ? { at: 'end' } : { at: 'step', n });
+  const on = (n: number) => (pauses.has(n) ? setWhere({ at: 'pause', n }) : go(n + 1));
+  const start = () => {
+    setBegan(Date.now());
+    go(1);
+  };
+  const step = where.at === 'step' ? steps[where.n - 1] : undefined;
+  if (step && slip && bench && where.at === 'step')
+    return (
+      <OneStep
+        key={where.n}
+        step={step}
+        n={where.n}
+        steps={steps}
+        slip={slip}
+        asking={asking}
+        bench={bench}
+        stop={stop}
+        waiting={waiting}
+        began={began}
+        measured={measured}
+        onMeasure={setMeasured}
+        onOn={() => on(where.n)}
+        onBack={() => go(where.n - 1)}
+      />
+    );
+  if (where.at === 'pause' && slip)
+    return (
+      <section aria-label="Pause and look" className="standback1">
+        <h1>Step back and look</h1>
+        <p>
+          {where.n} of {steps.length} steps behind you, {percent(soFar(steps, slip, waiting))} of the crown off here. Is
+          it lighter inside? Does one limb lean over another? You may stop: what is left waits for a later slip.
+        </p>
+        <div className="act">
+          <Button variant="outlined" onClick={() => setWhere({ at: 'end' })}>
+            Stop here
+          </Button>
+          <Button variant="contained" onClick={() => go(where.n + 1)}>
+            On to step {where.n + 1}
+          </Button>
+        </div>
+        <p className="small2">
+          <button type="button" className="plain" onClick={() => go(where.n)}>
+            Back a step
+          </button>
+        </p>
+      </section>
+    );
+  const more = slip ? cameSince(steps, slip) : [];
+  if (where.at === 'end' && slip)
+    return (
+      <section aria-label="Finish" className="standback1">
+        <h1>Stand back once more</h1>
+        {more.length > 0 && !over && (
+          <p>
+            What you left is answered by other cuts:{' '}
+            <button
+              type="button"
+              className="plain"
+              onClick={() => {
+                setSteps([...steps, ...more]);
+                setWhere({ at: 'step', n: steps.length + 1 });
+              }}
+            >
+              {more.length === 1 ? 'one more step' : `${String(more.length)} more steps`}
+            </button>
+          </p>
+        )}
+        <Finish
+          steps={steps}
           slip={slip}
           asking={asking}
-          bench={bench}
-          onOn={() => setN(n + 1)}
-          onBack={() => setN(n - 1)}
-          stop={stop}
+          code={stop.code}
+          waiting={waiting}
+          began={began}
+          measured={measured}
+          onBack={() => go(steps.length)}
         />
-      ) : n === 0 ? (
-        <section aria-label="Stand back" className="standback1">
-          <header>
-            <StakeLabel code={stop.code} look="full" /> <b>{stop.name || stop.kind_name}</b>{' '}
-            <span className="q">{stop.kind_name}</span>
-          </header>
-          <h1>Stand back and look</h1>
-          <ul>
-            {stop.facts.map((f) => (
-              <li key={f}>{f}</li>
-            ))}
-          </ul>
-          <p className="q">Walk round it once. The first step is never a cut.</p>
-          {others.length > 0 && (
-            <ul className="bare otherjobs">
-              {others.map((j) => (
-                <li key={j.task}>
-                  <b>{j.title}</b> <span className="q">{j.minutes} min</span>
-                  <p className="sm">{j.says}</p>
-                  <Link to={`/${orchard.slug}/yard?tree=${stop.tree_id}&task=${j.task}`}>Log it</Link>
-                </li>
-              ))}
-            </ul>
-          )}
-          <div className="act one">
-            {steps.length > 0 ? (
-              <Button variant="contained" onClick={() => setN(1)}>
-                {steps.length === 1 ? 'To the one step' : `To the ${String(steps.length)} steps`}
-              </Button>
-            ) : next ? (
-              <Button
-                component={Link}
-                to={`/${orchard.slug}/sheet/${encodeURIComponent(next.tree_id)}`}
-                variant="contained"
-              >
-                On to {next.code}
-              </Button>
-            ) : (
-              <Button component={Link} to={`/${orchard.slug}/sheet`} variant="contained">
-                To the sheet
-              </Button>
-            )}
-          </div>
-        </section>
-      ) : (
-        <section aria-label="Finish" className="standback1">
-          <h1>Stand back once more</h1>
+        {stop.clean && <p className="over">{stop.clean}</p>}
+        {next && (
           <p>
-            {steps.filter((s) => s.state === 'taken').length} of {steps.length} steps are marked as cut.
+            <Link to={`/${orchard.slug}/sheet/${encodeURIComponent(next.tree_id)}`}>On to {next.code}</Link>
           </p>
-          {slip && logging ? (
-            <LogSlip slip={slip} asking={asking} code={stop.code} onDone={() => setLogging(false)} />
-          ) : (
-            <div className="act">
-              <Button variant="outlined" onClick={() => setN(steps.length)}>
-                Back a step
-              </Button>
-              <Button variant="contained" onClick={() => setLogging(true)}>
-                Finish this tree
-              </Button>
-            </div>
-          )}
-          {stop.clean && <p className="over">{stop.clean}</p>}
-          {next && (
-            <p>
-              <Link to={`/${orchard.slug}/sheet/${encodeURIComponent(next.tree_id)}`}>On to {next.code}</Link>
-            </p>
-          )}
-        </section>
-      )}
-    </>
+        )}
+      </section>
+    );
+  return (
+    <StandBack
+      stop={stop}
+      steps={over ? 0 : steps.length}
+      over={over}
+      next={next}
+      day={day}
+      waiting={waiting}
+      onStart={start}
+    />
   );
 }
 
-interface OneProps {
-  step: Step;
-  of: number;
-  slip: Slip;
-  asking: Asking;
-  bench: NonNullable<TreeProps['limbs']>;
+interface BackProps {
   stop: Stop;
-  onOn: () => void;
-  onBack: () => void;
+  steps: number;
+  over: boolean;
+  next: Stop | undefined;
+  day: string;
+  waiting: ReturnType<typeof useWaitingFor>;
+  onStart: () => void;
 }
 
-/** One step fills the screen: the drawing turned to where one stands, the place, the bud, why, and the two acts. */
-function OneStep({ step: s, of, slip, asking, bench, stop, onOn, onBack }: OneProps) {
-  const { units } = useHere();
-  const decide = useDecide(asking);
-  const [box, width] = useWidth<HTMLDivElement>(390);
-  const phone = typeof window.matchMedia === 'function' && window.matchMedia('(max-width: 700px)').matches;
-  const { limbs, going } = useMemo(() => goingOf(bench.limbs, slip), [bench.limbs, slip]);
-  const act = (choice: 'taken' | 'left') =>
-    decide.mutate({ choice, findings: s.findings }, { onSuccess: choice === 'taken' ? onOn : undefined });
-  const g = slip.gauge;
-  const limit = g.exempt ? 1 : g.limit;
-  const sofar = slip.steps.filter((x) => x.state === 'taken').reduce((sum, x) => sum + x.counted, g.winter + g.summer);
+/** Before the first step: what matters at this tree today, and the jobs that are no cuts. */
+function StandBack({ stop, steps, over, next, day, waiting, onStart }: BackProps) {
+  const { orchard } = useHere();
+  const others = stop.jobs.filter((j) => !j.slip);
   return (
-    <section aria-label={`Step ${String(s.n)} of ${String(of)}`} className="onestep">
-      <div ref={box} className="stepdrawing">
-        <TreeDrawing
-          limbs={limbs}
-          season={bench.facts.map_season}
-          findings={[]}
-          cuts={[{ n: s.n, mark: s.mark, limb: s.cut.limb, cm: s.cut.at_cm, taken: s.state === 'taken' }]}
-          chosenCut={s.n}
-          going={going}
-          bearing={s.stand_deg}
-          above={false}
-          width={width}
-          height={phone ? 248 : 292}
-          reachCm={bench.tree.reach_cm}
-          reachSays={`Reach ${say(bench.tree.reach_cm / 100, 'm', units)}`}
-          chosen={s.cut.limb}
-          scaleSays={(cm) => say(cm / 100, 'm', units)}
-          scaleStepCm={50}
-          onChoose={() => undefined}
-        />
-        <p className="youstand">you stand {s.side}</p>
-      </div>
+    <section aria-label="Stand back" className="standback1">
       <header>
-        <StakeLabel code={stop.code} look="full" /> <span>{stop.name || stop.kind_name}</span>
-        <span className="q">
-          step {s.n} of {of} here
-        </span>
+        <StakeLabel code={stop.code} look="full" /> <b>{stop.name || stop.kind_name}</b>{' '}
+        <span className="q">{stop.kind_name}</span>
       </header>
-      <h1>{s.title}</h1>
-      <p className="where">
-        <b>
-          {say((s.place?.[2] ?? 0) / 100, 'm', units)} up, {s.side} side{s.on_body ? `, ${s.on_body}` : ''}.
-        </b>{' '}
-        {s.how} {s.bud ?? ''}
-      </p>
-      <p className="q">{s.why}</p>
-      {s.cautions.map((c) => (
-        <p key={c} className="over">
-          {c}
-        </p>
-      ))}
-      <p className="toolline">
-        <b>{s.tool ?? ''}</b>
-      </p>
-      <svg
-        viewBox="0 0 340 34"
-        className="stopline"
-        role="img"
-        aria-label={`${percent(sofar)} cut, this ${percent(s.counted)}, stop at ${percent(limit)}`}
-      >
-        <rect x={0} y={4} width={260} height={16} fill="var(--sheet)" stroke="var(--rule-strong)" />
-        <rect x={0} y={4} width={Math.min(260, (sofar / (limit * 1.3)) * 260)} height={16} fill="var(--wood-old)" />
-        <rect
-          x={Math.min(260, (sofar / (limit * 1.3)) * 260)}
-          y={4}
-          width={Math.max(0, Math.min(260, (s.counted / (limit * 1.3)) * 260))}
-          height={16}
-          fill="var(--autumn)"
-          opacity={0.6}
-        />
-        <path d="M200 0V24M194 0h12" stroke="var(--ink)" strokeWidth={4} />
-        <text x={200} y={34} fontSize={12} textAnchor="middle">
-          stop {percent(limit)}
-        </text>
-        <text x={340} y={17} fontSize={14} fontWeight={700} textAnchor="end">
-          {percent(Math.max(0, limit - sofar - s.counted))} left
-        </text>
-      </svg>
-      <Trouble error={decide.error} holds={decide.error ? 'The step is as it was.' : ''} />
-      <div className="act">
-        <Button variant="outlined" disabled={decide.isPending} onClick={() => act('left')}>
-          Leave it
-        </Button>
-        <Button
-          variant="contained"
-          disabled={decide.isPending}
-          onClick={() => (s.state === 'taken' ? onOn() : act('taken'))}
-        >
-          {s.state === 'taken' ? 'Cut already: on' : 'Cut made'}
-        </Button>
+      <h1>Stand back and look</h1>
+      <ul>
+        {stop.facts.map((f) => (
+          <li key={f}>{f}</li>
+        ))}
+      </ul>
+      <p className="q">Walk round it once. The first step is never a cut.</p>
+      {over && <p>Finished on this phone; the cuts wait to be sent.</p>}
+      {others.length > 0 && (
+        <ul className="bare otherjobs">
+          {others.map((j) => (
+            <OtherJob
+              key={j.task}
+              job={j}
+              stop={stop}
+              day={day}
+              waits={waiting.some((w) => w.body.task_id === j.task)}
+            />
+          ))}
+        </ul>
+      )}
+      <div className="act one">
+        {steps > 0 ? (
+          <Button variant="contained" onClick={onStart}>
+            {steps === 1 ? 'To the one step' : `To the ${String(steps)} steps`}
+          </Button>
+        ) : next ? (
+          <Button
+            component={Link}
+            to={`/${orchard.slug}/sheet/${encodeURIComponent(next.tree_id)}`}
+            variant="contained"
+          >
+            On to {next.code}
+          </Button>
+        ) : (
+          <Button component={Link} to={`/${orchard.slug}/sheet`} variant="contained">
+            To the sheet
+          </Button>
+        )}
       </div>
-      <p className="small2">
-        <button type="button" className="plain" onClick={onBack}>
-          Back a step
-        </button>
-        <button type="button" className="plain" onClick={onOn}>
-          Skip for now
-        </button>
-      </p>
     </section>
+  );
+}
+
+/** Jobs whose log asks for an answer of its own: a device is looked at, fruit is counted. */
+const answered = new Set(['check-ties', 'release-test', 'count', 'frost-count']);
+
+function OtherJob({ job: j, stop, day, waits }: { job: SheetJob; stop: Stop; day: string; waits: boolean }) {
+  const { orchard } = useHere();
+  const counts = j.kind === 'thin' || j.kind === 'thin-again';
+  return (
+    <li>
+      <b>{j.title}</b> <span className="q">{j.minutes} min</span>
+      <p className="sm">{j.says}</p>
+      <p className="jobacts">
+        {waits ? (
+          <b role="status">Done; it waits to be sent.</b>
+        ) : (
+          !answered.has(j.kind) && (
+            <Button variant="outlined" onClick={() => void did(orchard.slug, day, stop, j)}>
+              Done
+            </Button>
+          )
+        )}
+        {counts && <Link to={`/${orchard.slug}/thinning/${stop.tree_id}`}>To the count pad</Link>}
+        <Link to={`/${orchard.slug}/yard?tree=${stop.tree_id}&task=${j.task}`}>Log it in full</Link>
+      </p>
+    </li>
   );
 }

@@ -6,6 +6,7 @@ import { useShown } from '../shared/shown';
 import { useTicks } from '../shared/ticks';
 import { Trouble } from '../shared/Trouble';
 import { count, say } from '../shared/units';
+import { OnPhone } from './OnPhone';
 import { useSheet, type SheetOf, type Stop } from './queries';
 import './sheet.css';
 
@@ -74,6 +75,7 @@ export default function Sheet() {
           <Before sheet={s} slug={orchard.slug} />
         </div>
       )}
+      <OnPhone slug={orchard.slug} day={settled} />
     </div>
   );
 }

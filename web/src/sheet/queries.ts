@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, queryOptions, useQuery } from '@tanstack/react-query';
 import { api, need, type Schemas } from '../shared/api';
 import type { Day } from '../shared/day';
 
@@ -7,10 +7,11 @@ export type Stop = Schemas['StopBody'];
 export type SheetJob = Schemas['SheetJobBody'];
 
 /** The walk of a day in the minutes one has; 0: all there is. */
-export function useSheet(slug: string, day: Day, minutes: number) {
-  return useQuery({
+export const sheetAsked = (slug: string, day: Day, minutes: number) =>
+  queryOptions({
     queryKey: ['sheet', slug, day, minutes],
     queryFn: () => need(api.GET('/api/orchards/{slug}/sheet', { params: { path: { slug }, query: { day, minutes } } })),
     placeholderData: keepPreviousData,
   });
-}
+
+export const useSheet = (slug: string, day: Day, minutes: number) => useQuery(sheetAsked(slug, day, minutes));

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import type { Limb } from '../../drawing/wood';
+import { scaffoldOf, type Limb } from '../../drawing/wood';
 import { plain } from '../../shared/day';
 import { Trouble } from '../../shared/Trouble';
 import { percent } from '../../shared/units';
@@ -238,11 +238,7 @@ export function sectionsOf(slip: Slip): Part[] {
 /** One moves round the tree from the top down and from outside in: scaffold by scaffold, the highest cut first. */
 export function limbByLimb(steps: readonly Step[], limbs: readonly Limb[]): Step[] {
   const byId = new Map(limbs.map((l) => [l.id, l]));
-  const scaffold = (id: string): string => {
-    let l = byId.get(id);
-    while (l && l.depth > 1) l = byId.get(l.parent ?? '');
-    return l?.id ?? id;
-  };
+  const scaffold = (id: string) => scaffoldOf(byId, id);
   const top = new Map<string, number>();
   for (const s of steps) {
     const on = scaffold(s.cut.limb);

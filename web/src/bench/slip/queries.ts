@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, need, type Schemas } from '../../shared/api';
 import type { Day } from '../../shared/day';
 import { wrote } from '../../shared/stale';
@@ -27,10 +27,15 @@ const params = (a: Asking) => ({
 });
 const key = (a: Asking) => ['slip', a.slug, a.id, a.day, a.revision, a.season ?? ''];
 
-export function useSlip(a: Asking, enabled: boolean) {
-  return useQuery({
+export const slipAsked = (a: Asking) =>
+  queryOptions({
     queryKey: key(a),
     queryFn: () => need(api.GET('/api/orchards/{slug}/trees/{id}/map/slip', { params: params(a) })),
+  });
+
+export function useSlip(a: Asking, enabled: boolean) {
+  return useQuery({
+    ...slipAsked(a),
     placeholderData: (previous) => (previous && enabled ? previous : undefined),
     enabled,
   });

@@ -1,0 +1,169 @@
+import Button from '@mui/material/Button';
+import { useEffect, useMemo, useState } from 'react';
+import type { Bench } from '../bench/queries';
+import { goingOf } from '../bench/slip/going';
+import type { Asking, Slip, Step } from '../bench/slip/queries';
+import { StakeLabel } from '../drawing/StakeLabel';
+import { TreeDrawing } from '../drawing/TreeDrawing';
+import type { Waiting } from '../outbox/box';
+import { useWidth } from '../shared/measure';
+import { useHere } from '../shared/orchard';
+import { Trouble } from '../shared/Trouble';
+import { say } from '../shared/units';
+import { decide } from './commands';
+import { choiceOf, soFar } from './decided';
+import type { Stop } from './queries';
+import { StopLine } from './StopLine';
+import { Wheel } from './Wheel';
+
+interface OneProps {
+  step: Step;
+  n: number;
+  steps: readonly Step[];
+  slip: Slip;
+  asking: Asking;
+  bench: Bench;
+  stop: Stop;
+  waiting: readonly Waiting[];
+  began: number;
+  measured: Record<string, number>;
+  onMeasure: (m: Record<string, number>) => void;
+  onOn: () => void;
+  onBack: () => void;
+}
+
+/** The name a wound has among those measured. */
+export const woundOf = (s: Step) => `${s.cut.limb}@${String(s.cut.at_cm)}`;
+
+/** One step fills the screen: the drawing turned to where one stands, the place, the bud, why, and the two acts. */
+export function OneStep({
+  step: s,
+  n,
+  steps,
+  slip,
+  asking,
+  bench,
+  stop,
+  waiting,
+  began,
+  measured,
+  onMeasure,
+  onOn,
+  onBack,
+}: OneProps) {
+  const { units } = useHere();
+  const [trouble, setTrouble] = useState<unknown>(null);
+  const [box, width] = useWidth<HTMLDivElement>(390);
+  const phone = typeof window.matchMedia === 'function' && window.matchMedia('(max-width: 700px)').matches;
+  const { limbs, going } = useMemo(() => goingOf(bench.limbs, slip), [bench.limbs, slip]);
+  const choice = choiceOf(s, slip, waiting);
+  const act = (what: 'taken' | 'left' | 'open', seen?: string) => {
+    setTrouble(null);
+    decide(asking, stop.code, s, what, seen).then(() => {
+      if (what !== 'open') onOn();
+    }, setTrouble);
+  };
+  return (
+    <section aria-label={`Step ${String(n)} of ${String(steps.length)}`} className="onestep">
+      <div ref={box} className="stepdrawing">
+        <TreeDrawing
+          limbs={limbs}
+          season={bench.facts.map_season}
+          findings={[]}
+          cuts={[{ n: s.n, mark: s.mark, limb: s.cut.limb, cm: s.cut.at_cm, taken: choice === 'taken' }]}
+          chosenCut={s.n}
+          going={going}
+          bearing={s.stand_deg}
+          above={false}
+          width={width}
+          height={phone ? 236 : 292}
+          reachCm={bench.tree.reach_cm}
+          reachSays={`Reach ${say(bench.tree.reach_cm / 100, 'm', units)}`}
+          chosen={s.cut.limb}
+          scaleSays={(cm) => say(cm / 100, 'm', units)}
+          scaleStepCm={50}
+          onChoose={() => undefined}
+        />
+        <p className="youstand">you stand {s.side}</p>
+      </div>
+      <header>
+        <StakeLabel code={stop.code} look="full" /> <span>{stop.name || stop.kind_name}</span>
+        <span className="q">
+          step {n} of {steps.length} here{began > 0 && <Clock since={began} />}
+        </span>
+      </header>
+      <h1>{s.title}</h1>
+      <p className="where">
+        <b>
+          {say((s.place?.[2] ?? 0) / 100, 'm', units)} up, {s.side} side{s.on_body ? `, ${s.on_body}` : ''}.
+        </b>{' '}
+        {s.how} {s.bud ?? ''}
+      </p>
+      <p className="q">{s.why}</p>
+      {s.cautions.map((c) => (
+        <p key={c} className="over">
+          {c}
+        </p>
+      ))}
+      <p className="toolline">
+        <b>{s.tool ?? ''}</b>
+      </p>
+      <StopLine gauge={slip.gauge} off={soFar(steps, slip, waiting)} step={choice === 'taken' ? 0 : s.counted} />
+      <Trouble error={trouble} holds={trouble ? 'The step is as it was.' : ''} />
+      <div className="act">
+        <Button variant="outlined" onClick={() => act('left')}>
+          Leave it
+        </Button>
+        <Button variant="contained" onClick={() => (choice === 'taken' ? onOn() : act('taken'))}>
+          {choice === 'taken' ? 'Cut already: on' : 'Cut made'}
+        </Button>
+      </div>
+      <p className="small2">
+        <button type="button" className="plain" onClick={onBack}>
+          Back a step
+        </button>
+        <button type="button" className="plain" onClick={onOn}>
+          Skip for now
+        </button>
+      </p>
+      <details className="else1">
+        <summary>Something else</summary>
+        <p className="small2">
+          <button type="button" className="plain" onClick={() => act('left', 'not-found')}>
+            Cannot find it
+          </button>
+          <button type="button" className="plain" onClick={() => act('left', 'dead')}>
+            It is dead
+          </button>
+          {choice !== 'open' && (
+            <button type="button" className="plain" onClick={() => act('open')}>
+              {choice === 'taken' ? 'Not cut after all' : 'Not left after all'}
+            </button>
+          )}
+        </p>
+        {s.d_mm > 0 && (
+          <Wheel
+            label="The wound, measured"
+            mm={measured[woundOf(s)]}
+            mapMM={s.d_mm}
+            onChange={(mm) => {
+              const { [woundOf(s)]: _, ...rest } = measured;
+              onMeasure(mm === undefined ? rest : { ...rest, [woundOf(s)]: mm });
+            }}
+          />
+        )}
+      </details>
+    </section>
+  );
+}
+
+/** How long one has been at this tree; to be ignored at will. */
+function Clock({ since }: { since: number }) {
+  const [now, setNow] = useState(since);
+  useEffect(() => {
+    const t = setInterval(() => setNow(Date.now()), 10_000);
+    return () => clearInterval(t);
+  }, []);
+  const minutes = Math.floor((now - since) / 60_000);
+  return minutes < 1 ? null : <span className="num">, {minutes} min</span>;
+}

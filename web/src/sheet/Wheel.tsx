@@ -1,0 +1,38 @@
+import { useHere } from '../shared/orchard';
+import { say } from '../shared/units';
+
+interface Props {
+  label: string;
+  /** As measured; undefined: as the map has it. */
+  mm: number | undefined;
+  mapMM: number;
+  onChange: (mm: number | undefined) => void;
+}
+
+/** A wheel for the thumb: the wound by caliper, about what the map says. */
+export function Wheel({ label, mm, mapMM, onChange }: Props) {
+  const { units } = useHere();
+  const low = Math.max(1, Math.floor(mapMM * 0.55));
+  const high = Math.ceil(mapMM * 1.75);
+  return (
+    <div className="wheel">
+      <label>
+        <span>{label}</span>{' '}
+        <output>{mm === undefined ? `as the map: ${say(mapMM, 'mm', units)}` : say(mm, 'mm', units)}</output>
+        <input
+          type="range"
+          min={low}
+          max={high}
+          step={0.5}
+          value={mm ?? mapMM}
+          onChange={(e) => onChange(Number(e.target.value))}
+        />
+      </label>
+      {mm !== undefined && (
+        <button type="button" className="plain" onClick={() => onChange(undefined)}>
+          As the map has it
+        </button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,48 @@
+import type { Slip, Step } from '../bench/slip/queries';
+import { scaffoldOf, type Limb } from '../drawing/wood';
+import type { Waiting } from '../outbox/box';
+
+export type Choice = 'taken' | 'left' | 'open';
+
+const share = (a: Step['findings'], b: Step['findings']) =>
+  a.some((f) => b.some((g) => g.code === f.code && g.limb === f.limb));
+
+/** What was decided of a step: as the program has it now, or as it was tapped here since. */
+export function choiceOf(step: Step, slip: Slip, waiting: readonly Waiting[]): Choice {
+  const now = slip.steps.find((s) => share(s.findings, step.findings));
+  let out: Choice = now?.state === 'taken' ? 'taken' : 'open';
+  if (!now && slip.left.some((l) => share([l.finding], step.findings))) out = 'left';
+  for (const w of waiting) {
+    const { choice, findings } = w.body as { choice?: Choice; findings?: Step['findings'] };
+    if (choice && findings && !w.held && share(findings, step.findings)) out = choice;
+  }
+  return out;
+}
+
+/** Whether the work at the tree was finished on this phone and waits to be sent. */
+export const finished = (waiting: readonly Waiting[]) => waiting.some((w) => 'cuts' in w.body && !w.held);
+
+/** The share of the crown that counts and is off by now. */
+export const soFar = (steps: readonly Step[], slip: Slip, waiting: readonly Waiting[]) =>
+  steps.reduce((sum, s) => (choiceOf(s, slip, waiting) === 'taken' ? sum + s.counted : sum), 0);
+
+/** Steps that came since the walk round the tree began: what was left is answered by another cut. */
+export const cameSince = (steps: readonly Step[], slip: Slip) =>
+  slip.steps.filter((s) => !steps.some((o) => share(o.findings, s.findings)));
+
+const fewCuts = 3;
+
+/** After which steps one stands back and looks: when one goes on to another main limb, and not after every cut. */
+export function pausesOf(steps: readonly Step[], limbs: readonly Limb[]): ReadonlySet<number> {
+  const byId = new Map(limbs.map((l) => [l.id, l]));
+  const out = new Set<number>();
+  let since = 0;
+  steps.forEach((s, i) => {
+    since += 1;
+    const next = steps[i + 1];
+    if (!next || since < fewCuts || scaffoldOf(byId, s.cut.limb) === scaffoldOf(byId, next.cut.limb)) return;
+    out.add(i + 1);
+    since = 0;
+  });
+  return out;
+}

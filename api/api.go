@@ -12,6 +12,7 @@ import (
 	"reflect"
 	"regexp"
 	"runtime"
+	"slices"
 	"strings"
 	"time"
 
@@ -38,10 +39,12 @@ type Config struct {
 	Log       *slog.Logger
 	Demo      bool
 	FillDemo  func(context.Context) error // adds the made-up orchards; nil: not offered
+	Household Household
 }
 
 type server struct {
 	Config
+	guard *guard
 }
 
 // Body limits in bytes.
@@ -52,10 +55,10 @@ const (
 
 // New makes the handler of the whole program: the api, the calendar and the web application.
 func New(c Config) http.Handler {
-	s := &server{Config: c}
+	s := &server{Config: c, guard: newGuard(c.Household, c.Store)}
 	r := chi.NewRouter()
 	r.Use(middleware.RequestID, s.logRequests, middleware.Recoverer, secure, s.onlyOurHosts)
-	r.Use(http.NewCrossOriginProtection().Handler, s.asSent(), inTurn())
+	r.Use(http.NewCrossOriginProtection().Handler, slowly, s.guard.protect, s.asSent(), inTurn())
 	r.Use(middleware.Compress(5, "application/json", "application/problem+json", "text/html", "text/css", "text/javascript", "image/svg+xml", "text/calendar"))
 	s.register(humachi.New(r, apiConfig()))
 	r.Get("/readyz", s.ready)
@@ -91,6 +94,7 @@ func OpenAPI() ([]byte, error) {
 
 func (s *server) register(api huma.API) {
 	s.registerMeta(api)
+	s.registerHousehold(api)
 	s.registerOrchards(api)
 	s.registerPlace(api)
 	s.registerTrees(api)
@@ -98,6 +102,7 @@ func (s *server) register(api huma.API) {
 	s.registerSlip(api)
 	s.registerTraining(api)
 	s.registerSheet(api)
+	s.registerHelper(api)
 	s.registerYardLight(api)
 	s.registerFruit(api)
 	s.registerJournal(api)
@@ -149,6 +154,9 @@ func refusalsOf(method, path string) []int {
 	}
 	if method != http.MethodGet || strings.Contains(path, "{slug}") { // a plan needs a place
 		out = append(out, http.StatusConflict)
+	}
+	if strings.HasPrefix(path, helpPath) { // a link that is closed
+		out = append(out, http.StatusGone)
 	}
 	return append(out, http.StatusUnprocessableEntity)
 }
@@ -215,7 +223,7 @@ func (s *server) onlyOurHosts(next http.Handler) http.Handler {
 			host = h
 		}
 		ip := net.ParseIP(host)
-		if host != "localhost" && host != "" && (ip == nil || !ip.IsLoopback()) && (public == "" || host != public) {
+		if host != "localhost" && host != "" && (ip == nil || !ip.IsLoopback()) && (public == "" || host != public) && !slices.Contains(s.Household.Hosts, strings.ToLower(host)) {
 			http.Error(w, "host: "+host+" given, an address of this machine expected", http.StatusForbidden)
 			return
 		}

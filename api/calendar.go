@@ -51,6 +51,9 @@ func (s *server) address(host, token string) string {
 	base := strings.TrimRight(s.PublicURL, "/")
 	if base == "" {
 		base = "http://" + host
+		if s.Household.TLS {
+			base = "https://" + host
+		}
 	}
 	return base + "/calendar/" + token + ".ics"
 }

@@ -38,13 +38,19 @@ type requests struct{ log *slog.Logger }
 // NewLogEntry begins a request's line.
 func (q requests) NewLogEntry(r *http.Request) middleware.LogEntry {
 	path := r.URL.Path
-	if strings.HasPrefix(path, calendarPath) {
-		path = calendarPath + "..." // the address is a secret
+	for _, secret := range []string{calendarPath, helpPath, "/h/"} {
+		if strings.HasPrefix(path, secret) {
+			path = secret + "..." // the address is a secret
+		}
 	}
 	return request{q.log.With("method", r.Method, "path", path, "id", middleware.GetReqID(r.Context()))}
 }
 
-const calendarPath = "/calendar/"
+// The addresses that go on with a secret.
+const (
+	calendarPath = "/calendar/"
+	helpPath     = "/api/help/"
+)
 
 type request struct{ log *slog.Logger }
 

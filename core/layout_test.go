@@ -66,7 +66,7 @@ var arrows = map[string]string{
 	"contract":       "core/almanac core/given",
 	"store":          "core/almanac core/crop core/limb core/pomology core/training core/year core/given",
 	"exchange":       "contract core/almanac core/given core/limb core/pomology core/year store words",
-	"demo":           "core/ store",
+	"demo":           "core/ orchard store",
 	"orchard":        "core/ contract exchange store words",
 	"api":            "core/almanac core/find core/given core/limb core/pomology core/towns core/year contract exchange orchard store words",
 }

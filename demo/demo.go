@@ -16,7 +16,7 @@ import (
 // Fill writes the demo orchards into a store, as if kept until today: both, or none. Error: *store.Conflict where they are there already.
 func Fill(ctx context.Context, s *store.Store, today almanac.Day) error {
 	return s.Together(ctx, func(s *store.Store) error {
-		for _, build := range []func(almanac.Day) orchard{lowerTerrace, saltwind, newRows} {
+		for _, build := range []func(almanac.Day) planting{lowerTerrace, saltwind, newRows} {
 			o := build(today)
 			if _, err := s.Orchard(ctx, o.doc.Slug); !errors.Is(err, store.ErrNotFound) {
 				if err == nil {
@@ -33,7 +33,7 @@ func Fill(ctx context.Context, s *store.Store, today almanac.Day) error {
 }
 
 // orchard is a demo orchard before it is written.
-type orchard struct {
+type planting struct {
 	doc    store.Orchard
 	people []store.Person
 	trees  []store.Tree
@@ -48,7 +48,7 @@ type note struct {
 	entry store.Entry
 }
 
-func (o orchard) write(ctx context.Context, s *store.Store, today almanac.Day) error {
+func (o planting) write(ctx context.Context, s *store.Store, today almanac.Day) error {
 	if err := s.AddOrchard(ctx, &o.doc); err != nil {
 		return err
 	}
@@ -116,13 +116,13 @@ func rect(x0, y0, x1, y1 float64) []store.Point {
 	return []store.Point{{X: x0, Y: y0}, {X: x1, Y: y0}, {X: x1, Y: y1}, {X: x0, Y: y1}}
 }
 
-func lowerTerrace(today almanac.Day) orchard {
+func lowerTerrace(today almanac.Day) planting {
 	age := func(years int) *almanac.Day { return planted(today, years, false) }
 	whip := age(0)
 	if *whip > today {
 		whip = age(1)
 	}
-	return orchard{
+	return planting{
 		doc: store.Orchard{
 			Slug: "lower-terrace", Name: "Lower Terrace", Units: "metric", Site: site("lower-terrace"), SiteFrom: "demo climate",
 			School: store.School{Preset: "steady", Own: map[string]string{}, Advice: []store.Advice{
@@ -183,9 +183,9 @@ func lowerTerrace(today almanac.Day) orchard {
 	}
 }
 
-func saltwind(today almanac.Day) orchard {
+func saltwind(today almanac.Day) planting {
 	age := func(years int) *almanac.Day { return planted(today, years, true) }
-	return orchard{
+	return planting{
 		doc: store.Orchard{
 			Slug: "saltwind", Name: "Saltwind", Units: "metric", Site: site("saltwind"), SiteFrom: "demo climate",
 			School: store.School{Preset: "low-bush", Own: map[string]string{}},

@@ -163,7 +163,7 @@ func glanceOf(load float64) string {
 }
 
 // earlierHarvests are kilos of the alternating tree in the years before its journal was kept in full.
-func earlierHarvests(o *orchard, now int) (out []store.Entry) {
+func earlierHarvests(o *planting, now int) (out []store.Entry) {
 	for i := range o.trees {
 		if o.trees[i].ID != alternates {
 			continue

@@ -24,7 +24,7 @@ func (d dice) roll(tree string, season int, channel int) float64 {
 }
 
 // journal walks the past seasons of the orchard's own plans and logs what a careful but busy owner would.
-func journal(o *orchard, today almanac.Day) ([]store.Entry, error) {
+func journal(o *planting, today almanac.Day) ([]store.Entry, error) {
 	c := &store.Contents{Orchard: &o.doc, People: o.people, Trees: o.trees, Own: nil}
 	south := o.doc.Site.South()
 	now := year.SeasonOf(today, south)
@@ -106,7 +106,7 @@ var skipped = map[year.TaskKind]bool{year.GiveStake: true, year.GiveMulch: true,
 // ofFruit are the jobs whose numbers the demo's owner never forgets to write down.
 var ofFruit = map[year.TaskKind]bool{year.CountSet: true, year.Thin: true, year.HarvestTask: true}
 
-func workOn(tp year.TreePlan, o *orchard, d dice, season int, from, today almanac.Day) (out []store.Entry) {
+func workOn(tp year.TreePlan, o *planting, d dice, season int, from, today almanac.Day) (out []store.Entry) {
 	for i := range tp.Tasks {
 		t := &tp.Tasks[i]
 		if _, byHand := young[t.Tree]; byHand && t.Kind == year.Bend { // its devices are told one by one

@@ -16,14 +16,14 @@ import (
 
 // newRows is a plot that is only begun: young trees of three forms in their first four years, and a house wall with three trees on
 // wires, a stage each.
-func newRows(today almanac.Day) orchard {
+func newRows(today almanac.Day) planting {
 	age := func(years int) *almanac.Day { return planted(today, years, false) }
 	first := age(0)
 	if *first > today {
 		first = age(1)
 	}
 	wires := []float64{40, 70, 100, 130}
-	return orchard{
+	return planting{
 		doc: store.Orchard{
 			Slug: "new-rows", Name: "New Rows", Units: "metric", Site: site("lower-terrace"), SiteFrom: "demo climate",
 			School: store.School{Preset: "steady", Own: map[string]string{}},

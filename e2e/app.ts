@@ -5,7 +5,7 @@ import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 
-const binary = join(import.meta.dirname, '..', 'bin', 'vertumna');
+export const binary = join(import.meta.dirname, '..', 'bin', 'vertumna');
 
 /** Starts the program over a database of its own and gives its address. */
 export async function start(args: string[]): Promise<{ url: string; stop: () => Promise<void> }> {
@@ -34,7 +34,7 @@ export async function start(args: string[]): Promise<{ url: string; stop: () => 
 const written = new Map<string, string>();
 
 /** The demo's file of a day: written once a worker, copied for each test. */
-async function demoOf(day: string): Promise<string> {
+export async function demoOf(day: string): Promise<string> {
   const have = written.get(day);
   if (have) return have;
   const file = join(mkdtempSync(join(tmpdir(), 'vertumna-demo-')), 'demo.db');

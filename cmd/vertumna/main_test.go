@@ -30,9 +30,11 @@ func run(args ...string) error {
 	return c.ExecuteContext(context.Background())
 }
 
-func TestOnlyLoopbackIsListenedOn(t *testing.T) {
+func TestBeyondThisMachineAPassphraseIsWanted(t *testing.T) {
 	db := filepath.Join(t.TempDir(), "x.db")
-	require.ErrorContains(t, run("serve", "--db", db, "--listen", "0.0.0.0:8475"), "a loopback address expected")
+	require.ErrorContains(t, run("serve", "--db", db, "--listen", "0.0.0.0:0"), "no passphrase is set; set one first: vertumna passphrase --db")
+	require.NoFileExists(t, db+".key.pem")
+	require.ErrorContains(t, run("serve", "--db", db, "--cert", "x.pem"), "both or neither expected")
 	require.ErrorContains(t, run("serve", "--db", db, "--listen", "nonsense"), "HOST:PORT expected")
 	require.ErrorContains(t, run("serve", "--db", db, "--today", "soon"), "YYYY-MM-DD expected")
 	require.ErrorContains(t, run("serve"), `"db" not set`)

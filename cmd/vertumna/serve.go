@@ -2,6 +2,7 @@ package main
 
 import (
 	"context"
+	"crypto/tls"
 	"errors"
 	"fmt"
 	"log/slog"
@@ -9,6 +10,7 @@ import (
 	"net/http"
 	"os"
 	"path/filepath"
+	"strings"
 	"syscall"
 	"time"
 
@@ -27,13 +29,16 @@ const defaultListen = "127.0.0.1:8475"
 // serving is what demo and serve share.
 type serving struct {
 	db, listen, publicURL, today string
+	cert, key                    string
 	quiet                        bool
 	logFormat                    string
 	isDemo, fresh                bool
 }
 
 func (s *serving) flags(c *cobra.Command) {
-	c.Flags().StringVar(&s.listen, "listen", defaultListen, "address to listen on; loopback only")
+	c.Flags().StringVar(&s.listen, "listen", defaultListen, "address to listen on; beyond this machine only over TLS, and once a passphrase is set")
+	c.Flags().StringVar(&s.cert, "cert", "", "your own certificate for TLS (PEM); beyond this machine one is made where none is given")
+	c.Flags().StringVar(&s.key, "key", "", "its key (PEM)")
 	c.Flags().StringVar(&s.publicURL, "public-url", "", "base of the calendar address, where it differs from the one listened on")
 	c.Flags().StringVar(&s.today, "today", "", "take this day (YYYY-MM-DD) for today")
 	c.Flags().BoolVar(&s.quiet, "quiet", false, "no line for each request; faults are told all the same")
@@ -95,7 +100,10 @@ func makeDemo(ctx context.Context, st *store.Store, k *orchard.Keeper, today alm
 	if err := demo.Fill(ctx, st, today); err != nil {
 		return err
 	}
-	return k.MakeSlips(ctx)
+	if err := k.MakeSlips(ctx); err != nil {
+		return err
+	}
+	return demo.AskHelper(ctx, k, today, time.Now())
 }
 
 // clock gives the person's day: the fixed one, else the date here and now.
@@ -122,6 +130,10 @@ func (s *serving) run(ctx context.Context, fill func(context.Context, *store.Sto
 	if err != nil {
 		return err
 	}
+	beyond, err := beyondHere(s.listen)
+	if err != nil {
+		return err
+	}
 	l, err := listen(s.listen)
 	if err != nil {
 		return err
@@ -138,6 +150,16 @@ func (s *serving) run(ctx context.Context, fill func(context.Context, *store.Sto
 		return err
 	}
 	defer func() { _ = st.Close() }()
+	home := api.Household{Beyond: beyond}
+	scheme := "http"
+	if beyond || s.cert != "" || s.key != "" {
+		c, err := s.household(ctx, st, &home)
+		if err != nil {
+			_ = l.Close()
+			return err
+		}
+		scheme, l = "https", tls.NewListener(l, c.config())
+	}
 	k := orchard.NewKeeper(st, today, log)
 	if fill != nil {
 		if err := fill(ctx, st, k, today()); err != nil {
@@ -146,9 +168,10 @@ func (s *serving) run(ctx context.Context, fill func(context.Context, *store.Sto
 	}
 	h := api.New(api.Config{
 		Store: st, Keeper: k, Today: today, Now: time.Now, PublicURL: s.publicURL, Web: web.Handler(), Log: log, Demo: s.isDemo,
+		Household: home,
 		FillDemo: func(ctx context.Context) error { return makeDemo(ctx, st, k, today()) },
 	})
-	srv := &http.Server{Handler: h, ReadHeaderTimeout: 5 * time.Second, ReadTimeout: time.Minute, IdleTimeout: 2 * time.Minute}
+	srv := &http.Server{Handler: h, ReadHeaderTimeout: 5 * time.Second, ReadTimeout: time.Minute, IdleTimeout: 2 * time.Minute, ErrorLog: slog.NewLogLogger(log.Handler(), slog.LevelInfo)}
 	go remember(ctx, k, log)
 	stopped := make(chan error, 1)
 	go func() {
@@ -157,7 +180,7 @@ func (s *serving) run(ctx context.Context, fill func(context.Context, *store.Sto
 		defer cancel()
 		stopped <- srv.Shutdown(end)
 	}()
-	fmt.Printf("Vertumna is ready at http://%s\nIts data is in %s. Stop with Ctrl-C.\n", l.Addr(), s.db)
+	fmt.Printf("Vertumna is ready at %s://%s\nIts data is in %s. Stop with Ctrl-C.\n", scheme, l.Addr(), s.db)
 	if err := srv.Serve(l); !errors.Is(err, http.ErrServerClosed) {
 		return err
 	}
@@ -199,17 +222,43 @@ func (s *serving) log() (*slog.Logger, error) {
 	return nil, fmt.Errorf("--log-format: %q given, text or json expected", s.logFormat)
 }
 
-// listen opens a loopback address; any other is refused in words, and so is one in use.
-func listen(address string) (net.Listener, error) {
-	host, port, err := net.SplitHostPort(address)
+// household prepares for phones of the house: a passphrase must be set, and all goes over TLS.
+func (s *serving) household(ctx context.Context, st *store.Store, home *api.Household) (*certificate, error) {
+	set, err := st.Guarded(ctx)
 	if err != nil {
-		return nil, fmt.Errorf("--listen: %q given, HOST:PORT expected, as %s", address, defaultListen)
+		return nil, err
+	}
+	if home.Beyond && !set[store.Owner] {
+		return nil, fmt.Errorf("--listen: %s reaches beyond this machine, and no passphrase is set; set one first: vertumna passphrase --db %s", s.listen, s.db)
+	}
+	names := ownNames()
+	if host, _, _ := net.SplitHostPort(s.listen); host != "" && net.ParseIP(host) == nil {
+		names = append(names, strings.ToLower(host))
+	}
+	c, err := certificateFor(s.db, s.cert, s.key, names, time.Now)
+	if err != nil {
+		return nil, err
+	}
+	home.Hosts, home.TLS = names, true
+	if c.own {
+		fmt.Printf("Its certificate is its own, in %s; the browser asks once. It is the right one with this SHA-256:\n%s\n", c.certFile, c.print())
+	}
+	return c, nil
+}
+
+// beyondHere says whether an address reaches beyond this machine.
+func beyondHere(address string) (bool, error) {
+	host, _, err := net.SplitHostPort(address)
+	if err != nil {
+		return false, fmt.Errorf("--listen: %q given, HOST:PORT expected, as %s", address, defaultListen)
 	}
 	ip := net.ParseIP(host)
-	if host != "localhost" && (ip == nil || !ip.IsLoopback()) {
-		return nil, fmt.Errorf("--listen: %q given, a loopback address expected, as %s: there are no passwords yet, so only this machine may reach it", address, defaultListen)
-	}
-	l, err := net.Listen("tcp", net.JoinHostPort(host, port))
+	return host != "localhost" && (ip == nil || !ip.IsLoopback()), nil
+}
+
+// listen opens an address; one in use is told in words.
+func listen(address string) (net.Listener, error) {
+	l, err := net.Listen("tcp", address)
 	if errors.Is(err, syscall.EADDRINUSE) {
 		return nil, fmt.Errorf("--listen: %s is in use by another program; name a free port, as --listen 127.0.0.1:0 for any", address)
 	}

@@ -1,8 +1,10 @@
 import { ThemeProvider } from '@mui/material/styles';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Navigate, Route, Routes, useLocation, useParams } from 'react-router';
 import { Refused } from './shared/api';
+import { useAccess } from './access/queries';
+import { SignIn } from './access/SignIn';
 import { useSending } from './outbox/use';
 import { Frame } from './shared/Frame';
 import { useDusk } from './shared/dusk';
@@ -24,13 +26,21 @@ const Devices = screen(() => import('./training/Devices'));
 const Sheet = screen(() => import('./sheet/Sheet'));
 const Paper = screen(() => import('./sheet/Paper'));
 const AtTree = screen(() => import('./sheet/AtTree'));
+const HelperPage = screen(() => import('./helper/HelperPage'));
 const Year = screen(() => import('./year/Year'));
 const Thinning = screen(() => import('./fruit/Thinning'));
 const Setup = screen(() => import('./setup/Setup'));
 const FirstRun = screen(() => import('./firstrun/FirstRun'));
 
-const makeClient = () =>
-  new QueryClient({
+/** A question that was refused for want of a session asks who one is: the gate comes up. */
+const makeClient = (): QueryClient => {
+  const client: QueryClient = new QueryClient({
+    queryCache: new QueryCache({
+      onError: (e, q) => {
+        if (e instanceof Refused && e.problem.status === 401 && q.queryKey[0] !== 'access')
+          void client.invalidateQueries({ queryKey: ['access'] });
+      },
+    }),
     defaultOptions: {
       queries: {
         retry: (n, e) => !(e instanceof Refused) && n < 2,
@@ -42,6 +52,8 @@ const makeClient = () =>
       mutations: { networkMode: 'always' },
     },
   });
+  return client;
+};
 
 export function App() {
   const [client] = useState(makeClient);
@@ -56,14 +68,32 @@ export function App() {
       <QueryClientProvider client={client}>
         <Kept at={at} what="The page">
           <Routes>
-            <Route path="/" element={<Start />} />
-            <Route path="/new" element={<FirstRun />} />
-            <Route path="/:slug/*" element={<OrchardScreens />} />
+            <Route path="/h/:token" element={<HelperPage />} />
+            <Route path="*" element={<Household />} />
           </Routes>
         </Kept>
       </QueryClientProvider>
     </ThemeProvider>
   );
+}
+
+/** All that is for the household alone. */
+const Household = () => (
+  <Gate>
+    <Routes>
+      <Route path="/" element={<Start />} />
+      <Route path="/new" element={<FirstRun />} />
+      <Route path="/:slug/*" element={<OrchardScreens />} />
+    </Routes>
+  </Gate>
+);
+
+/** Lets in who is signed in; where no passphrase is set, or no network tells, everybody is. */
+function Gate({ children }: { children: ReactNode }) {
+  useSending();
+  const access = useAccess();
+  if (access.data?.guarded && access.data.role === '') return <SignIn />;
+  return children;
 }
 
 /** While the program has not answered yet. */
@@ -90,7 +120,6 @@ function Start() {
 
 function OrchardScreens() {
   const { slug = '' } = useParams();
-  useSending();
   const at = useLocation().pathname;
   const meta = useMeta();
   const orchard = useOrchard(slug);

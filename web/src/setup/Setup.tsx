@@ -3,6 +3,7 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
+import { AccessBox } from '../access/AccessBox';
 import { api, need, Refused, type Orchard } from '../shared/api';
 import { light, setLight, type Light } from '../shared/dusk';
 import { setSingleKeys, singleKeys } from '../shared/keys';
@@ -25,7 +26,7 @@ function same(a: Orchard, b: Orchard): boolean {
 /** What was typed and not saved, by orchard: it is kept while the page is open. */
 const unsaved = new Map<string, Orchard>();
 
-const parts = ['Place', 'School', 'Household', 'Plot', 'People', 'Calendar', 'Data', 'Screen'] as const;
+const parts = ['Place', 'School', 'Household', 'Plot', 'People', 'Calendar', 'Data', 'Access', 'Screen'] as const;
 
 /** Brings the part that an address names into sight. */
 function useNamedPart() {
@@ -196,6 +197,7 @@ export default function Setup() {
       <OwnTasks />
       <CalendarBox slug={orchard.slug} />
       <DataBox orchard={orchard} />
+      <AccessBox />
       <ScreenBox />
     </div>
   );

@@ -146,6 +146,7 @@ export function OneStep({
             label="The wound, measured"
             mm={measured[woundOf(s)]}
             mapMM={s.d_mm}
+            units={units}
             onChange={(mm) => {
               const { [woundOf(s)]: _, ...rest } = measured;
               onMeasure(mm === undefined ? rest : { ...rest, [woundOf(s)]: mm });

@@ -67,7 +67,8 @@ export default function Paper() {
   return (
     <article className="paper" aria-label={`Slip of ${b.tree.code} on paper`}>
       <p className="rules">
-        <b>Local rules and licensed practice come first.</b> {s.safety.join(' ')}
+        <b>Local rules and licensed practice come first.</b>{' '}
+        {s.safety.filter((x) => !x.startsWith('Local rules')).join(' ')}
       </p>
       <header>
         <StakeLabel code={b.tree.code} look="line" />

@@ -1,5 +1,6 @@
 import { Link, useSearchParams } from 'react-router';
 import { StakeLabel } from '../drawing/StakeLabel';
+import { useAllHelperLinks } from '../helper/queries';
 import { long, plain } from '../shared/day';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
@@ -59,6 +60,7 @@ export default function Sheet() {
           Print
         </button>
       </header>
+      <Answers slug={orchard.slug} />
       {s.stops.length === 0 ? (
         <p>Nothing is due today.</p>
       ) : (
@@ -77,6 +79,22 @@ export default function Sheet() {
       )}
       <OnPhone slug={orchard.slug} day={settled} />
     </div>
+  );
+}
+
+/** What helpers answered and nobody took in yet. */
+function Answers({ slug }: { slug: string }) {
+  const links = useAllHelperLinks(slug);
+  const waiting = (links.data ?? []).filter((l) => l.waiting > 0);
+  if (waiting.length === 0) return null;
+  return (
+    <p className="noprint" role="status">
+      {waiting.map((l) => (
+        <Link key={l.id} to={`/${slug}/trees/${encodeURIComponent(l.tree_id)}`}>
+          {l.code}: {count(l.waiting, 'answer')} of a helper to take in
+        </Link>
+      ))}
+    </p>
   );
 }
 

@@ -1,17 +1,16 @@
-import { useHere } from '../shared/orchard';
-import { say } from '../shared/units';
+import { say, type Units } from '../shared/units';
 
 interface Props {
   label: string;
   /** As measured; undefined: as the map has it. */
   mm: number | undefined;
   mapMM: number;
+  units: Units;
   onChange: (mm: number | undefined) => void;
 }
 
 /** A wheel for the thumb: the wound by caliper, about what the map says. */
-export function Wheel({ label, mm, mapMM, onChange }: Props) {
-  const { units } = useHere();
+export function Wheel({ label, mm, mapMM, units, onChange }: Props) {
   const low = Math.max(1, Math.floor(mapMM * 0.55));
   const high = Math.ceil(mapMM * 1.75);
   return (

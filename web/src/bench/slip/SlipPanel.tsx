@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { scaffoldOf, type Limb } from '../../drawing/wood';
+import { HelperLinks } from '../../helper/HelperLinks';
 import { plain } from '../../shared/day';
 import { Trouble } from '../../shared/Trouble';
 import { percent } from '../../shared/units';
@@ -184,6 +185,7 @@ export function SlipPanel(p: Props) {
         </button>
       </div>
       <Levels slip={slip} />
+      {!slip.predicted && slip.steps.length > 0 && <HelperLinks asking={p.asking} />}
       <details className="behind">
         <summary>What this slip stands on</summary>
         <ul className="bare sm">

@@ -27,7 +27,7 @@ func TestAHelpersAnswersComeBackForTheOwnerToTakeIn(t *testing.T) {
 		require.NotContains(t, fmt.Sprint(page), other)
 	}
 
-	before := len(a.all(lt+"/entries?all=true"))
+	before := len(a.all(lt + "/entries?all=true"))
 	answer := func(id string, step int, choice string, more ...any) object {
 		body := object{"id": "answer-" + id, "step": step, "choice": choice}
 		for i := 0; i+1 < len(more); i += 2 {
@@ -47,7 +47,7 @@ func TestAHelpersAnswersComeBackForTheOwnerToTakeIn(t *testing.T) {
 	a.refused(409, "id", "", "POST", path+"/answers", answer("4", 2, "taken"))
 	require.Len(t, a.all(lt+"/entries?all=true"), before, "nothing is written before the owner says so")
 
-	got := a.all(helped+"/helpers")
+	got := a.all(helped + "/helpers")
 	require.Len(t, got, 1)
 	require.Equal(t, 4.0, got[0]["waiting"])
 	id := got[0]["id"].(string)
@@ -59,7 +59,7 @@ func TestAHelpersAnswersComeBackForTheOwnerToTakeIn(t *testing.T) {
 	a.refused(422, "steps", "", "POST", helped+"/helpers/"+id+"/take-in", object{"steps": []int{}})
 
 	cuts, left, notes := 0, 0, ""
-	for _, e := range a.all(lt+"/entries?all=true&tree=lower-terrace-C2") {
+	for _, e := range a.all(lt + "/entries?all=true&tree=lower-terrace-C2") {
 		if e["who"] != "a helper" {
 			continue
 		}
@@ -106,7 +106,7 @@ func TestAnswersToATreeThatChangedAreNotTakenInBlindly(t *testing.T) {
 	a.ok("POST", helped+"/map/slip/log", object{"based_on": slip["revision"], "cuts": []any{object{"cut": list(slip, "steps")[0]["cut"]}}})
 	status, p := a.send("POST", helped+"/helpers/"+link["id"].(string)+"/take-in", object{"steps": []int{}})
 	require.Equal(t, 409, status, "%v", p)
-	require.Equal(t, 1.0, a.all(helped+"/helpers")[0]["waiting"])
+	require.Equal(t, 1.0, a.all(helped + "/helpers")[0]["waiting"])
 }
 
 func made(e object) []any {

@@ -155,10 +155,21 @@ func TestAHelperLogsAndChangesNothingElse(t *testing.T) {
 	require.Equal(t, 200, owner.signIn(ownersWords))
 	_, was, _ := owner.send("GET", lt, nil)
 	for _, c := range []struct{ method, path string }{
-		{"PUT", lt}, {"DELETE", lt},
-		{"POST", lt + "/trees"}, {"PUT", tree}, {"DELETE", tree}, {"POST", tree + "/map/edits"}, {"POST", tree + "/map/sketch"},
-		{"POST", lt + "/people"}, {"POST", lt + "/own-tasks"}, {"POST", "/api/orchards"}, {"POST", "/api/archive"}, {"POST", "/api/demo"},
-		{"POST", lt + "/calendar"}, {"PUT", "/api/access/passphrases/owner"}, {"POST", "/api/access/sign-out-everywhere"},
+		{"PUT", lt},
+		{"DELETE", lt},
+		{"POST", lt + "/trees"},
+		{"PUT", tree},
+		{"DELETE", tree},
+		{"POST", tree + "/map/edits"},
+		{"POST", tree + "/map/sketch"},
+		{"POST", lt + "/people"},
+		{"POST", lt + "/own-tasks"},
+		{"POST", "/api/orchards"},
+		{"POST", "/api/archive"},
+		{"POST", "/api/demo"},
+		{"POST", lt + "/calendar"},
+		{"PUT", "/api/access/passphrases/owner"},
+		{"POST", "/api/access/sign-out-everywhere"},
 		{"GET", lt + "/archive"},
 	} {
 		status, p, _ := g.send(c.method, c.path, object{})

@@ -4,6 +4,7 @@
 SHELL := /bin/bash
 NPM := npm --no-update-notifier --loglevel=error
 GO_SOURCES := $(shell find . -name '*.go' -not -path '*/node_modules/*') go.mod go.sum $(shell find store/migrations core -name '*.sql' -o -name '*.json' -o -name '*.csv' -o -name '*.gz')
+GO_SOURCES += $(wildcard paper/fonts/*.ttf)
 WEB_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts web/tsconfig.json
 
 .PHONY: demo serve build test test-go test-web test-e2e torture bench lint format types screenshots chromium clean
@@ -40,7 +41,7 @@ chromium:
 	@command -v chromium >/dev/null || test -n "$$CHROMIUM" || (apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium >/dev/null) || (echo "Chromium is needed for the tests: install it, or name it in CHROMIUM"; exit 1)
 
 lint: web/node_modules/.ready
-	@test -z "$$(go tool gofumpt -l api cmd contract core demo exchange internal orchard store words web/*.go)" || (echo "gofumpt wants these formatted (make format):"; go tool gofumpt -l api cmd contract core demo exchange internal orchard store words web/*.go; exit 1)
+	@test -z "$$(go tool gofumpt -l api cmd contract core demo exchange internal orchard paper store words web/*.go)" || (echo "gofumpt wants these formatted (make format):"; go tool gofumpt -l api cmd contract core demo exchange internal orchard paper store words web/*.go; exit 1)
 	go vet ./...
 	go tool staticcheck ./...
 	@! grep -n '"resolved"' web/package-lock.json e2e/package-lock.json || (echo "a lock file carries download addresses"; exit 1)
@@ -48,7 +49,7 @@ lint: web/node_modules/.ready
 	@cd web && npx --no-install openapi-typescript ../api/openapi.json -o node_modules/.schema.d.ts >/dev/null && cmp -s node_modules/.schema.d.ts src/shared/schema.gen.d.ts || (echo "the TypeScript types have drifted from api/openapi.json: run make types"; exit 1)
 
 format: web/node_modules/.ready
-	go tool gofumpt -w api cmd contract core demo exchange internal orchard store words web/*.go
+	go tool gofumpt -w api cmd contract core demo exchange internal orchard paper store words web/*.go
 	cd web && $(NPM) run format
 
 # the contract the program publishes, and the types made from it
@@ -57,7 +58,7 @@ types: web/node_modules/.ready
 	cd web && $(NPM) run types
 
 bench: build e2e/node_modules/.ready chromium
-	go test -run xxx -bench . -benchmem ./core/... ./api
+	go test -run xxx -bench . -benchmem ./core/... ./paper ./api
 	@cd e2e && BENCH=1 npx --no-install playwright test turning --project=laptop | grep -E 'turning 400|dragging the rail on .*aim'
 	@echo "first load of the web app, compressed script and style:"
 	@cd web/dist/assets && for f in $$(grep -oE 'assets/[^"]+\.(js|css)' ../index.html | sed 's#assets/##' | sort -u); do printf '%8d %s\n' $$(gzip -c $$f | wc -c) $$f; done | awk '{s+=$$1; print} END {printf "%8d bytes together\n", s}'

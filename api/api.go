@@ -66,6 +66,9 @@ func New(c Config) http.Handler {
 	r.Get("/calendar/{token}.ics", s.subscribedCalendar)
 	r.Get("/api/orchards/{slug}/trees/{id}/limbs.{format}", s.downloadLimbs)
 	r.Get("/api/schemas/limb-map.json", limbSchema)
+	r.Get("/api/orchards/{slug}/trees/{id}/paper.pdf", s.printTree)
+	r.Get("/api/orchards/{slug}/walk.pdf", s.printWalk)
+	r.Get("/api/orchards/{slug}/gauge.pdf", s.printGauge)
 	if c.Web != nil {
 		r.NotFound(c.Web.ServeHTTP)
 	}

@@ -3,7 +3,6 @@ package api
 import (
 	"context"
 	"net/http"
-	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/go-chi/chi/v5"
@@ -48,14 +47,7 @@ func (s *server) address(host, token string) string {
 	if token == "" {
 		return ""
 	}
-	base := strings.TrimRight(s.PublicURL, "/")
-	if base == "" {
-		base = "http://" + host
-		if s.Household.TLS {
-			base = "https://" + host
-		}
-	}
-	return base + "/calendar/" + token + ".ics"
+	return s.base(host) + "/calendar/" + token + ".ics"
 }
 
 func (s *server) downloadCalendar(w http.ResponseWriter, r *http.Request) {

@@ -137,8 +137,11 @@ func slowly(next http.Handler) http.Handler {
 	late := httprate.WithLimitHandler(func(w http.ResponseWriter, _ *http.Request) {
 		refuse(w, problem(http.StatusTooManyRequests, "Too many tries: wait a minute, then try again."))
 	})
-	one := httprate.Limit(triesOfOne, time.Minute, httprate.WithKeyFuncs(httprate.KeyByIP), late)
-	all := httprate.Limit(triesOfAll, time.Minute, httprate.WithKeyFuncs(func(*http.Request) (string, error) { return "all", nil }), late)
+	one := httprate.LimitBy(triesOfOne, time.Minute, func(r *http.Request) (string, error) {
+		host, _, err := net.SplitHostPort(r.RemoteAddr)
+		return host, err
+	}, late)
+	all := httprate.LimitBy(triesOfAll, time.Minute, httprate.Key("*"), late)
 	limited := one(all(next))
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		if r.URL.Path == signInPath || r.Method == http.MethodPut && strings.HasPrefix(r.URL.Path, "/api/access/") {

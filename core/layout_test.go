@@ -68,7 +68,8 @@ var arrows = map[string]string{
 	"exchange":       "contract core/almanac core/given core/limb core/pomology core/year store words",
 	"demo":           "core/ orchard store",
 	"orchard":        "core/ contract exchange store words",
-	"api":            "core/almanac core/find core/given core/limb core/pomology core/towns core/year contract exchange orchard store words",
+	"paper":          "core/ orchard words",
+	"api":            "core/almanac core/find core/given core/limb core/pomology core/towns core/year contract exchange orchard paper store words",
 }
 
 // TestArrowsPointDownOnly holds the layers of the house: nothing imports what stands above it, and no room one that is not its

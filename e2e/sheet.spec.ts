@@ -1,3 +1,4 @@
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { accessible, counted, expect, fits, laptopOnly, open, phoneOnly, test } from './app';
 
 test('the day is laid out: healthy before sick, what to bring, what does not fit', async ({ page, demo }, info) => {
@@ -50,4 +51,44 @@ test('the slip of a tree goes on one page of paper', async ({ page, demo }, info
   await expect(page.getByRole('navigation', { name: 'Season' })).toBeHidden();
   const pdf = (await page.pdf({ format: 'A4' })).toString('latin1');
   expect(pdf.match(/\/Type\s*\/Page\b/g)?.length).toBe(1);
+});
+
+/** The words of each page of a file, as a reader that is not ours finds them. */
+async function wordsOf(body: Buffer): Promise<string[]> {
+  const pdf = await getDocument({ data: new Uint8Array(body), useSystemFonts: true }).promise;
+  const out: string[] = [];
+  for (let n = 1; n <= pdf.numPages; n++) {
+    const text = await (await pdf.getPage(n)).getTextContent();
+    out.push(text.items.map((i) => ('str' in i ? i.str : '')).join(' '));
+  }
+  return out;
+}
+
+test('the walk and its slips are a file to print, with every step in words', async ({ page, demo }, info) => {
+  laptopOnly(info, 'paper is printed at a table');
+  const at = `${demo}/api/orchards/lower-terrace`;
+  const slip = (await (await page.request.get(`${at}/trees/lower-terrace-C2/map/slip?day=2027-03-10`)).json()) as {
+    key: string;
+    revision: number;
+    steps: { title: string }[];
+  };
+  for (const size of ['a4', 'letter']) {
+    const one = await page.request.get(`${at}/trees/lower-terrace-C2/paper.pdf?day=2027-03-10&size=${size}`);
+    expect(one.headers()['content-type']).toBe('application/pdf');
+    const [text, ...more] = await wordsOf(await one.body());
+    expect(more).toEqual([]);
+    for (const s of slip.steps) expect(text).toContain(s.title);
+    expect(text).toContain(`Slip ${slip.key}, map ${String(slip.revision)}`);
+    expect(text).toContain('Local rules and licensed practice come first.');
+    expect(text).toContain('At the thick line, stop.');
+  }
+  const walk = await wordsOf(await (await page.request.get(`${at}/walk.pdf?day=2027-03-10`)).body());
+  expect(walk[0]).toContain('The walk of 10 March');
+  expect(walk.some((p) => /C2\s+Apple/.test(p))).toBe(true);
+  const none = await page.request.get(`${at}/trees/lower-terrace-C2/paper.pdf?size=a5`);
+  expect(none.status()).toBe(422);
+  expect(await none.text()).toContain('a4 or letter');
+  // a page of an older map says so where its square code leads
+  await open(page, `${demo}/lower-terrace/sheet/lower-terrace-C2?day=2027-03-10&map=1`);
+  await expect(page.getByText('The page in your hand is of map 1')).toBeVisible();
 });

@@ -33,7 +33,7 @@ export default defineConfig({
             // the program's answers about an orchard, not the files one takes away; it is written out whole, so it names nothing outside
             urlPattern: ({ url, request }) =>
               request.method === 'GET' &&
-              /^\/api\/(?!orchards\/[^/]+\/(archive|calendar)|access|help\/|schemas\/)/.test(url.pathname),
+              /^\/api\/(?!orchards\/[^/]+\/(archive|calendar)|access|help\/|schemas\/)(?!.*\.pdf$)/.test(url.pathname),
             handler: 'NetworkFirst',
             options: {
               cacheName: 'vertumna-orchard',

@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import { useId, useState } from 'react';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
+import { PaperLinks } from '../sheet/PaperLinks';
 import { Trouble } from '../shared/Trouble';
 import type { Schemas } from '../shared/api';
 import { read, show, unitOf, type Units } from '../shared/units';
@@ -276,6 +277,8 @@ export function RingGauge({
   units: Units;
   onRing: (mm: number) => void;
 }) {
+  const { orchard } = useHere();
+  const { today } = useShown();
   const gap = 4;
   const places = rings.map((mm, i) => ({ mm, at: rings.slice(0, i).reduce((sum, r) => sum + r + gap, 0) }));
   const x = rings.reduce((sum, r) => sum + r + gap, 0);
@@ -307,6 +310,7 @@ export function RingGauge({
       <button type="button" className="plain" onClick={printGauge}>
         Print the gauge
       </button>
+      <PaperLinks to={`/api/orchards/${orchard.slug}/gauge.pdf`} day={today} />
       <div className="segments small" role="group" aria-label="Ring">
         {rings.map((mm) => (
           <button key={mm} type="button" onClick={() => onRing(mm)}>

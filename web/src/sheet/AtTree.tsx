@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useEffect, useMemo, useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { useBench, type Bench } from '../bench/queries';
 import { useSlip, type Asking, type Slip } from '../bench/slip/queries';
 import { StakeLabel } from '../drawing/StakeLabel';
@@ -29,6 +29,8 @@ export default function AtTree() {
   const stop = sheet.data?.stops.find((s) => s.tree_id === id);
   const withSlip = stop?.jobs.some((j) => j.slip) ?? false;
   const slip = useSlip(asking, withSlip && bench.data?.mapped === true);
+  const [params] = useSearchParams();
+  const onPaper = Number(params.get('map') ?? NaN); // the map that a printed page was made from
   const [sun, setSun] = useKept('yard-sun', false);
   const [left, setLeft] = useKept('yard-left', false);
   useAwake();
@@ -64,6 +66,12 @@ export default function AtTree() {
           </Link>
         ))}
       </nav>
+      {bench.data?.revision && Number.isInteger(onPaper) && onPaper !== bench.data.revision.revision && (
+        <p className="over standback1" role="status">
+          The page in your hand is of map {onPaper}; the tree is at map {bench.data.revision.revision} now. Go by what
+          stands here, and print it anew.
+        </p>
+      )}
       {!stop ? (
         <p className="page">
           Nothing is due at this tree today. <Link to={`/${orchard.slug}/sheet`}>To the sheet</Link>

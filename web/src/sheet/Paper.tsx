@@ -12,6 +12,7 @@ import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
 import { count, percent, say, tall } from '../shared/units';
+import { PaperLinks } from './PaperLinks';
 import { useSheet } from './queries';
 import './sheet.css';
 
@@ -169,6 +170,7 @@ export default function Paper() {
         <button type="button" className="plain" onClick={() => window.print()}>
           Print this page
         </button>
+        <PaperLinks to={`/api/orchards/${orchard.slug}/trees/${encodeURIComponent(id)}/paper.pdf`} day={settled} />
         <Link to={`/${orchard.slug}/sheet`}>To the sheet</Link>
       </p>
     </article>

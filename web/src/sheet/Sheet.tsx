@@ -8,6 +8,7 @@ import { useTicks } from '../shared/ticks';
 import { Trouble } from '../shared/Trouble';
 import { count, say } from '../shared/units';
 import { OnPhone } from './OnPhone';
+import { PaperLinks } from './PaperLinks';
 import { useSheet, type SheetOf, type Stop } from './queries';
 import './sheet.css';
 
@@ -59,6 +60,11 @@ export default function Sheet() {
         <button type="button" className="plain noprint" onClick={() => window.print()}>
           Print
         </button>
+        <PaperLinks
+          to={`/api/orchards/${orchard.slug}/walk.pdf`}
+          day={settled}
+          more={`&minutes=${String(s.asked_minutes)}`}
+        />
       </header>
       <Answers slug={orchard.slug} />
       {s.stops.length === 0 ? (

@@ -39,7 +39,7 @@ type LinkInput struct {
 type TakeInInput struct {
 	LinkInput
 	Body struct {
-		Steps []int `json:"steps" nullable:"false" maxItems:"300" doc:"which steps; none: all that were answered"`
+		Steps []int `json:"steps" nullable:"false" maxItems:"300" minimum:"0" maximum:"300" doc:"which steps; none: all that were answered"`
 	}
 }
 

@@ -190,6 +190,11 @@ func (k *Keeper) HelperLinks(ctx context.Context, slug, tree string, now time.Ti
 	if err != nil {
 		return nil, err
 	}
+	if tree != "" {
+		if _, err := k.store.Tree(ctx, o.ID, tree); err != nil {
+			return nil, err
+		}
+	}
 	all, err := k.store.HelperLinks(ctx, o.ID, tree)
 	if err != nil {
 		return nil, err
@@ -208,6 +213,13 @@ func (k *Keeper) HelperLinks(ctx context.Context, slug, tree string, now time.Ti
 // TakeIn takes a helper's answers into the journal: the cuts they made are logged and the map follows, what they left is left on the slip.
 // Steps: which, all that were answered where none is named. Errors: *store.Conflict where the tree was changed meanwhile.
 func (k *Keeper) TakeIn(ctx context.Context, a At, id string, steps []int, now time.Time) (*HelperLinkBody, error) {
+	o, err := k.store.Orchard(ctx, a.Slug)
+	if err != nil {
+		return nil, err
+	}
+	if _, err := k.store.Tree(ctx, o.ID, a.Tree); err != nil {
+		return nil, err
+	}
 	l, err := k.store.HelperLink(ctx, a.Tree, id)
 	if err != nil {
 		return nil, err

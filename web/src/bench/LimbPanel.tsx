@@ -1,11 +1,13 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { useHere } from '../shared/orchard';
 import { other, percent, read, say, show, unitOf, type Quantity } from '../shared/units';
 import { compass } from '../drawing/wood';
 import { Counted, CutOff, Decided, Seen } from './limbNotes';
 import type { Edit, Limb } from './queries';
+
+const LayPhone = lazy(() => import('./phone/LayPhone'));
 
 export interface LimbProps {
   limb: Limb;
@@ -71,6 +73,16 @@ export function LimbPanel(p: LimbProps) {
             />
           ))}
       </div>
+      <details>
+        <summary>Lay the phone on it</summary>
+        <Suspense>
+          <LayPhone
+            limb={l.id}
+            busy={p.busy}
+            onTake={({ azimuth, angle }) => set({ azimuth_deg: azimuth, angle_base_deg: angle })}
+          />
+        </Suspense>
+      </details>
       <label className="tick">
         <input type="checkbox" checked={eye} onChange={(e) => setEye(e.target.checked)} />
         <span>by eye: keep what I enter as estimated</span>

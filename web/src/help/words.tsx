@@ -128,6 +128,19 @@ export const trade: readonly Trade[] = [
     ),
   },
   {
+    word: 'graft union',
+    also: ['union', 'graft'],
+    common: true,
+    says: 'The bend or swelling low on the stem where the kept kind was joined to the roots of another. Shoots from below it are suckers.',
+    drawing: (
+      <>
+        <path d="M70 92V70" {...old} strokeWidth={12} />
+        <path d="M70 70Q64 62 72 54V8" {...two} strokeWidth={8} />
+        <path d="M58 74l24-10" stroke="var(--ink)" strokeWidth={1.4} strokeDasharray="3 3" />
+      </>
+    ),
+  },
+  {
     word: 'heading cut',
     also: ['heading', 'headed'],
     says: 'A shoot or limb cut through its length, above a bud. Two or three buds below the cut drive hard: choose one of them later.',
@@ -162,6 +175,30 @@ export const trade: readonly Trade[] = [
     ),
   },
   {
+    word: 'leaf bud',
+    also: ['leaf buds', 'wood bud', 'wood buds'],
+    says: 'A narrow, pointed bud that lies close to the shoot and grows a shoot. Cut above one that faces where the next shoot should go.',
+    drawing: (
+      <>
+        <path d="M70 92V6" {...last} strokeWidth={6} />
+        <path d="M73 50q10-4 11-16q-10 2-11 16Z" fill="var(--wood-last)" stroke="var(--ink)" />
+        <path d="M67 72q-10-4-11-16q10 2 11 16Z" fill="var(--wood-last)" stroke="var(--ink)" />
+      </>
+    ),
+  },
+  {
+    word: 'narrow crotch',
+    also: ['included bark'],
+    says: 'Two limbs that rise side by side with bark folded in between. In a wide crotch the fibres of both are woven; here nothing holds but bark.',
+    drawing: (
+      <>
+        <path d="M56 92V60Q40 44 20 34M56 60V8" {...old} strokeWidth={8} />
+        <path d="M108 92V60V8M108 64Q122 52 124 8" {...old} strokeWidth={8} />
+        <path d="M114 62Q117 50 117 24" stroke="var(--autumn)" strokeWidth={2.4} fill="none" />
+      </>
+    ),
+  },
+  {
     word: 'natural drop',
     also: ['june drop', 'fruit drop'],
     says: 'The tree throws off part of its small fruit by itself some weeks after bloom. What is left after it is thinned.',
@@ -169,6 +206,18 @@ export const trade: readonly Trade[] = [
   {
     word: 'normals',
     says: 'The usual weather of a place, month by month: warmest, coldest, rain. Dates here come from many years made from them.',
+  },
+  {
+    word: 'notch',
+    also: ['notched', 'notching'],
+    says: 'A small cut through the bark just above a bud, down to the wood: what comes from below stops there, and the bud wakes.',
+    drawing: (
+      <>
+        <path d="M70 92V6" {...two} strokeWidth={14} />
+        <path d="M78 62q10-3 12-14q-11 2-12 14Z" fill="var(--wood-last)" stroke="var(--ink)" />
+        <path d="M62 38Q70 44 80 38" stroke="var(--autumn)" strokeWidth={3} fill="none" />
+      </>
+    ),
   },
   {
     word: 'petal fall',
@@ -246,6 +295,19 @@ export const trade: readonly Trade[] = [
     says: 'How much of a crown may still go this tree year. Past it the tree answers with sprouts, and next year’s crop pays.',
   },
   {
+    word: 'stub',
+    also: ['stubs', 'snag', 'snags'],
+    says: 'A piece left standing outside the collar. It cannot close over: it dies back and lets rot in. A finger of it is left only where the school says so.',
+    drawing: (
+      <>
+        <path d="M60 92V8" {...old} strokeWidth={16} />
+        <path d="M66 60Q78 52 84 46L104 33" {...two} strokeWidth={9} />
+        <Cut x={106} y={31} turn={58} />
+        <path d="M84 46L104 33" stroke="var(--wood-dead)" strokeWidth={9} />
+      </>
+    ),
+  },
+  {
     word: 'sucker',
     also: ['suckers'],
     says: 'A shoot from the root or from below the graft. Torn off while young, at any time.',
@@ -270,13 +332,27 @@ export const trade: readonly Trade[] = [
     ),
   },
   {
+    word: 'tip bearer',
+    also: ['tip bearers', 'bears at the tips'],
+    says: 'A tree whose fruit buds sit at the ends of last year’s shoots. Shorten every shoot and the crop is gone: thin instead, and leave short shoots whole.',
+    drawing: (
+      <>
+        <path d="M10 84H130" {...old} strokeWidth={7} />
+        <path d="M36 80Q38 50 30 26M74 80Q76 46 82 20M112 80Q110 56 118 36" {...last} strokeWidth={4} />
+        <circle cx={30} cy={20} r={6} fill="var(--wood-last)" stroke="var(--ink)" />
+        <circle cx={83} cy={14} r={6} fill="var(--wood-last)" stroke="var(--ink)" />
+        <circle cx={119} cy={30} r={6} fill="var(--wood-last)" stroke="var(--ink)" />
+      </>
+    ),
+  },
+  {
     word: 'tree year',
     says: 'From leaf fall to leaf fall: the stretch of time the rail shows, and over which what is cut is counted together.',
   },
   {
     word: 'water sprout',
-    also: ['water sprouts', 'sprout', 'sprouts'],
-    says: 'A strong upright shoot from older wood, often after hard cuts. Most go in summer while they are soft; one may fill a gap.',
+    also: ['water sprouts', 'sprout', 'sprouts', 'water spur', 'water spurs', 'watershoot', 'watershoots'],
+    says: 'A strong upright shoot from older wood, often after hard cuts. Most go in summer while they are soft; one may fill a gap. Some call it a water spur: a spur is fruit wood, and stays.',
     drawing: (
       <>
         <path d="M10 82Q70 70 130 40" {...old} strokeWidth={7} />

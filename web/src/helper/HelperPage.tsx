@@ -6,6 +6,7 @@ import { goingOf } from '../bench/slip/going';
 import type { Slip, Step } from '../bench/slip/queries';
 import { StakeLabel } from '../drawing/StakeLabel';
 import { TreeDrawing } from '../drawing/TreeDrawing';
+import { Told } from '../help/Told';
 import type { Waiting } from '../outbox/box';
 import { useSending, useWaitingFor } from '../outbox/use';
 import { plain } from '../shared/day';
@@ -167,9 +168,12 @@ function HelperStep({ token, step: s, units, open, said, onOpen }: StepProps) {
             <b>
               {say((s.place?.[2] ?? 0) / 100, 'm', units)} up, {s.side} side.
             </b>{' '}
-            {s.how} {s.bud ?? ''} {s.tool ? `With: ${s.tool}.` : ''} {percent(s.counted)} of the crown.
+            <Told>{`${s.how} ${s.bud ?? ''}`}</Told> {s.tool ? `With: ${s.tool}.` : ''} {percent(s.counted)} of the
+            crown.
           </p>
-          <p className="q">{s.why}</p>
+          <p className="q">
+            <Told>{s.why}</Told>
+          </p>
           {s.cautions.map((c) => (
             <p key={c} className="over">
               {c}

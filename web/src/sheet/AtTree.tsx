@@ -4,6 +4,7 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import { useBench, type Bench } from '../bench/queries';
 import { useSlip, type Asking, type Slip } from '../bench/slip/queries';
 import { StakeLabel } from '../drawing/StakeLabel';
+import { Told } from '../help/Told';
 import { useWaitingFor } from '../outbox/use';
 import { useKept } from '../shared/kept';
 import { useHere } from '../shared/orchard';
@@ -261,7 +262,9 @@ function StandBack({ stop, steps, over, next, day, waiting, onStart }: BackProps
       <h1>Stand back and look</h1>
       <ul>
         {stop.facts.map((f) => (
-          <li key={f}>{f}</li>
+          <li key={f}>
+            <Told>{f}</Told>
+          </li>
         ))}
       </ul>
       <p className="q">Walk round it once. The first step is never a cut.</p>
@@ -311,7 +314,9 @@ function OtherJob({ job: j, stop, day, waits }: { job: SheetJob; stop: Stop; day
   return (
     <li>
       <b>{j.title}</b> <span className="q">{j.minutes} min</span>
-      <p className="sm">{j.says}</p>
+      <p className="sm">
+        <Told>{j.says}</Told>
+      </p>
       <p className="jobacts">
         {waits ? (
           <b role="status">Done; it waits to be sent.</b>

@@ -5,6 +5,7 @@ import { goingOf } from '../bench/slip/going';
 import type { Asking, Slip, Step } from '../bench/slip/queries';
 import { StakeLabel } from '../drawing/StakeLabel';
 import { TreeDrawing } from '../drawing/TreeDrawing';
+import { Told } from '../help/Told';
 import type { Waiting } from '../outbox/box';
 import { useWidth } from '../shared/measure';
 import { useHere } from '../shared/orchard';
@@ -97,9 +98,11 @@ export function OneStep({
         <b>
           {say((s.place?.[2] ?? 0) / 100, 'm', units)} up, {s.side} side{s.on_body ? `, ${s.on_body}` : ''}.
         </b>{' '}
-        {s.how} {s.bud ?? ''}
+        <Told>{`${s.how} ${s.bud ?? ''}`}</Told>
       </p>
-      <p className="q">{s.why}</p>
+      <p className="q">
+        <Told>{s.why}</Told>
+      </p>
       {s.cautions.map((c) => (
         <p key={c} className="over">
           {c}

@@ -41,7 +41,7 @@ chromium:
 	@command -v chromium >/dev/null || test -n "$$CHROMIUM" || (apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium >/dev/null) || (echo "Chromium is needed for the tests: install it, or name it in CHROMIUM"; exit 1)
 
 lint: web/node_modules/.ready
-	@test -z "$$(go tool gofumpt -l api cmd contract core demo exchange internal orchard paper store words web/*.go)" || (echo "gofumpt wants these formatted (make format):"; go tool gofumpt -l api cmd contract core demo exchange internal orchard paper store words web/*.go; exit 1)
+	@test -z "$$(go tool gofumpt -l api cmd contract core demo exchange internal orchard paper station store weather words web/*.go)" || (echo "gofumpt wants these formatted (make format):"; go tool gofumpt -l api cmd contract core demo exchange internal orchard paper station store weather words web/*.go; exit 1)
 	go vet ./...
 	go tool staticcheck ./...
 	@! grep -n '"resolved"' web/package-lock.json e2e/package-lock.json || (echo "a lock file carries download addresses"; exit 1)
@@ -49,7 +49,7 @@ lint: web/node_modules/.ready
 	@cd web && npx --no-install openapi-typescript ../api/openapi.json -o node_modules/.schema.d.ts >/dev/null && cmp -s node_modules/.schema.d.ts src/shared/schema.gen.d.ts || (echo "the TypeScript types have drifted from api/openapi.json: run make types"; exit 1)
 
 format: web/node_modules/.ready
-	go tool gofumpt -w api cmd contract core demo exchange internal orchard paper store words web/*.go
+	go tool gofumpt -w api cmd contract core demo exchange internal orchard paper station store weather words web/*.go
 	cd web && $(NPM) run format
 
 # the contract the program publishes, and the types made from it

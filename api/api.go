@@ -40,6 +40,7 @@ type Config struct {
 	Demo      bool
 	FillDemo  func(context.Context) error // adds the made-up orchards; nil: not offered
 	Household Household
+	Station   orchard.Station // nil: no weather station is asked
 }
 
 type server struct {
@@ -106,6 +107,7 @@ func (s *server) register(api huma.API) {
 	s.registerTraining(api)
 	s.registerSheet(api)
 	s.registerHelper(api)
+	s.registerWeather(api)
 	s.registerYardLight(api)
 	s.registerFruit(api)
 	s.registerJournal(api)

@@ -67,7 +67,9 @@ var arrows = map[string]string{
 	"store":          "core/almanac core/crop core/limb core/pomology core/training core/year core/given",
 	"exchange":       "contract core/almanac core/given core/limb core/pomology core/year store words",
 	"demo":           "core/ orchard store",
-	"orchard":        "core/ contract exchange store words",
+	"station":        "core/almanac",
+	"weather":        "core/almanac core/given",
+	"orchard":        "core/ contract exchange store weather words",
 	"paper":          "core/ orchard words",
 	"api":            "core/almanac core/find core/given core/limb core/pomology core/towns core/year contract exchange orchard paper store words",
 }

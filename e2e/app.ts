@@ -9,7 +9,8 @@ export const binary = join(import.meta.dirname, '..', 'bin', 'vertumna');
 
 /** Starts the program over a database of its own and gives its address. */
 export async function start(args: string[]): Promise<{ url: string; stop: () => Promise<void> }> {
-  const child = spawn(binary, [...args, '--listen', '127.0.0.1:0', '--quiet'], {
+  const station = args.includes('--station') ? [] : ['--station', 'off']; // weather only where a test is about it
+  const child = spawn(binary, [...args, ...station, '--listen', '127.0.0.1:0', '--quiet'], {
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   const url = await new Promise<string>((resolve, reject) => {

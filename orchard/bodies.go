@@ -137,6 +137,7 @@ type TaskBody struct {
 	Others      []OtherBody `json:"others" nullable:"false"`
 	Grades      []GradeBody `json:"grades" nullable:"false"`
 	Trouble     string      `json:"trouble,omitempty" doc:"what went not as meant last time"`
+	Weather     string      `json:"weather,omitempty" doc:"of a job due now: that its day is not fit, and the first that is"`
 }
 
 // GradeBody is a stretch of days with how good it is.

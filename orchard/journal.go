@@ -88,6 +88,9 @@ func (k *Keeper) stampEntry(ctx context.Context, c *store.Contents, e *store.Ent
 	if err := k.checkFruiting(ctx, c, e, tree, &out); err != nil {
 		return out, err
 	}
+	if e.Weather == nil && e.Kind != "slip" {
+		e.Weather = weatherOn(c.Sky, e.Date)
+	}
 	e.School = c.Orchard.School.Preset
 	if e.School == "" {
 		e.School = pomology.DefaultPreset
@@ -216,7 +219,7 @@ func (k *Keeper) checkObserved(p *Planned, e *store.Entry) error {
 			seen[i].Kind = "void"
 		}
 	}
-	ens, err := k.ensemble(p.Contents.Orchard.Site, e.Season)
+	ens, err := k.ensemble(p.Contents, e.Season)
 	if err != nil {
 		return err
 	}

@@ -87,6 +87,7 @@ type fruitKey struct {
 type ensembleKey struct {
 	site   string
 	season int
+	known  uint64 // fingerprint of the days that are known
 }
 
 type planKey struct {
@@ -107,10 +108,16 @@ type Planned struct {
 	Unworked []string // codes of trees whose slip could not be worked out
 }
 
-// ensemble is the ensemble of a site and season.
-func (k *Keeper) ensemble(site *almanac.Site, season int) (*almanac.Ensemble, error) {
-	return k.ensembles.of(ensembleKey{inShort(site), season}, func() (*almanac.Ensemble, error) {
-		return almanac.NewEnsemble(site, almanac.SiteSeed(site.Slug), nil, season)
+// ensemble is the ensemble of an orchard's season: the days that are known, the forecast, then simulated ones.
+func (k *Keeper) ensemble(c *store.Contents, season int) (*almanac.Ensemble, error) {
+	known, _ := knownTemps(c.Sky, c.Orchard.Site, season, k.today())
+	return k.ensembleOf(c.Orchard.Site, season, known)
+}
+
+// ensembleOf is the ensemble of a site and season, from days that are known; none: all of it is simulated.
+func (k *Keeper) ensembleOf(site *almanac.Site, season int, known []almanac.TempDay) (*almanac.Ensemble, error) {
+	return k.ensembles.of(ensembleKey{inShort(site), season, inDays(known)}, func() (*almanac.Ensemble, error) {
+		return almanac.NewEnsemble(site, almanac.SiteSeed(site.Slug), known, season)
 	})
 }
 
@@ -168,6 +175,7 @@ func (k *Keeper) imagined(ctx context.Context, c *store.Contents, day almanac.Da
 	if err != nil {
 		return nil, err
 	}
+	y.Entries = append(y.Entries, frosts(c.Sky, y.Entries, day, y.Place.Site.South())...)
 	if err := k.giveAmounts(ctx, c.Orchard.ID, y); err != nil {
 		return nil, err
 	}
@@ -280,7 +288,7 @@ func (k *Keeper) planAll(c *store.Contents, y *year.Yard, day almanac.Day) (*Pla
 	out := &Planned{Contents: c, Yard: y, Speaker: words.Speaker{Units: words.Units(c.Orchard.Units)}}
 	south := y.Place.Site.South()
 	for _, season := range year.Seasons(day, south) {
-		ens, err := k.ensemble(c.Orchard.Site, season)
+		ens, err := k.ensemble(c, season)
 		if err != nil {
 			return nil, err
 		}

@@ -129,7 +129,7 @@ func (k *Keeper) ShapePlace(b PlaceFrom) (PlaceBody, error) {
 
 // sight is what a grower sees of a place, in the season of today.
 func (k *Keeper) sight(p year.Place, speaker words.Speaker) (*SightBody, error) {
-	e, err := k.ensemble(p.Site, year.SeasonOf(k.today(), p.Site.South()))
+	e, err := k.ensembleOf(p.Site, year.SeasonOf(k.today(), p.Site.South()), nil)
 	if err != nil {
 		return nil, err
 	}

@@ -48,7 +48,7 @@ func (p *Planned) task(t *year.Task) TaskBody {
 		OpensEarly: known(t.Window.Opens.Early, t.Window.Opens.Day), ClosesLate: known(t.Window.Closes.Late, t.Window.Closes.Day),
 		Reasons: p.says(t.Reasons), Held: p.says(t.Held), Cautions: sp.Cautions(t.Cautions),
 		MinutesSays: sp.Minutes(t.Minutes), Estimated: t.MinutesEstimated, Share: t.Share, Instead: sp.Instead(t),
-		Others: []OtherBody{}, Grades: []GradeBody{}, Trouble: t.Trouble,
+		Others: []OtherBody{}, Grades: []GradeBody{}, Trouble: t.Trouble, Weather: p.waitsForWeather(t),
 	}
 	for i := range p.Yard.Trees {
 		if tr := &p.Yard.Trees[i]; tr.ID == t.Tree {

@@ -157,6 +157,9 @@ func (p *Planned) stop(s walk.Stop, tasks map[string]*year.Task, mark store.MapM
 		if len(t.Reasons) > 0 {
 			job.Says = p.Speaker.Reason(t.Reasons[0])
 		}
+		if says := p.waitsForWeather(t); says != "" {
+			job.Says = says + " " + job.Says
+		}
 		if w := workFor(tp, t); w != nil {
 			job.Cuts, job.Tools = w.Cuts, w.Tools
 		}

@@ -21,6 +21,9 @@ func (s *Store) Contents(ctx context.Context, slug string) (*Contents, error) {
 		return nil, err
 	}
 	c.SetAside = append(c.SetAside, aside...)
+	if c.Sky, err = s.Sky(ctx, o.ID); err != nil {
+		return nil, err
+	}
 	c.Own, err = s.OwnTasks(ctx, o.ID)
 	return c, err
 }

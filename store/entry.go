@@ -70,6 +70,9 @@ type Entry struct {
 	SchoolOwn string   `json:"school_own,omitempty" readOnly:"true" doc:"departures from it"`
 }
 
+// ByPerson is the source of weather that a person typed.
+const ByPerson = "person"
+
 // Weather of the day of an entry, with its source.
 type Weather struct {
 	TminC  *float64 `json:"tmin_c,omitempty" minimum:"-60" maximum:"60"`
@@ -239,6 +242,9 @@ func (e *Entry) sameSent(o *Entry) bool {
 func (e *Entry) asSent() Entry {
 	out := *e
 	out.Created, out.Season, out.Grade, out.TreeStage, out.School, out.SchoolOwn, out.Map, out.TaskID, out.Who, out.Task = "", 0, "", "", "", "", 0, "", "", ""
+	if e.Weather != nil && e.Weather.Source != ByPerson { // filled in from what is known of the day
+		out.Weather = nil
+	}
 	out.Fruiting = nil
 	if e.Fruiting != nil {
 		f := *e.Fruiting

@@ -13,6 +13,7 @@ type Contents struct {
 	Trees   []Tree
 	Entries []Entry
 	Own     []OwnTask
+	Sky     *Sky // what is known of its weather
 	// SetAside are rows that cannot be read, left out of all the above.
 	SetAside []Broken
 	// LightCapsM are how high trees may stand for their neighbours' light, by tree; worked out where a school asks for them.

@@ -26,6 +26,6 @@ func root() *cobra.Command {
 		Use: "vertumna", Short: "Plan, prune and thin a small orchard held at reach",
 		SilenceUsage: true, SilenceErrors: true,
 	}
-	c.AddCommand(demoCommand(), serveCommand(), exportCommand(), importCommand(), backupCommand(), planCommand(), slipCommand(), restoreCommand(), openapiCommand(), passphraseCommand())
+	c.AddCommand(demoCommand(), serveCommand(), exportCommand(), importCommand(), backupCommand(), planCommand(), slipCommand(), restoreCommand(), openapiCommand(), passphraseCommand(), stationCommand())
 	return c
 }

@@ -29,7 +29,7 @@ const defaultListen = "127.0.0.1:8475"
 // serving is what demo and serve share.
 type serving struct {
 	db, listen, publicURL, today string
-	cert, key                    string
+	cert, key, station           string
 	quiet                        bool
 	logFormat                    string
 	isDemo, fresh                bool
@@ -39,6 +39,7 @@ func (s *serving) flags(c *cobra.Command) {
 	c.Flags().StringVar(&s.listen, "listen", defaultListen, "address to listen on; beyond this machine only over TLS, and once a passphrase is set")
 	c.Flags().StringVar(&s.cert, "cert", "", "your own certificate for TLS (PEM); beyond this machine one is made where none is given")
 	c.Flags().StringVar(&s.key, "key", "", "its key (PEM)")
+	c.Flags().StringVar(&s.station, "station", "", "address of a weather station; off: none. The demo has one of its own")
 	c.Flags().StringVar(&s.publicURL, "public-url", "", "base of the calendar address, where it differs from the one listened on")
 	c.Flags().StringVar(&s.today, "today", "", "take this day (YYYY-MM-DD) for today")
 	c.Flags().BoolVar(&s.quiet, "quiet", false, "no line for each request; faults are told all the same")
@@ -166,13 +167,21 @@ func (s *serving) run(ctx context.Context, fill func(context.Context, *store.Sto
 			return err
 		}
 	}
+	sky, err := s.stationOf(ctx, today)
+	if err != nil {
+		_ = l.Close()
+		return err
+	}
 	h := api.New(api.Config{
 		Store: st, Keeper: k, Today: today, Now: time.Now, PublicURL: s.publicURL, Web: web.Handler(), Log: log, Demo: s.isDemo,
-		Household: home,
+		Household: home, Station: sky,
 		FillDemo:  func(ctx context.Context) error { return makeDemo(ctx, st, k, today()) },
 	})
 	srv := &http.Server{Handler: h, ReadHeaderTimeout: 5 * time.Second, ReadTimeout: time.Minute, IdleTimeout: 2 * time.Minute, ErrorLog: slog.NewLogLogger(log.Handler(), slog.LevelInfo)}
 	go remember(ctx, k, log)
+	if sky != nil {
+		go askStation(ctx, k, sky, log)
+	}
 	stopped := make(chan error, 1)
 	go func() {
 		<-ctx.Done()

@@ -39,6 +39,20 @@ func frostCount(c *context) []draft {
 	return out
 }
 
+// FrostHurts says whether a night with this low, C, kills one flower or young fruit in ten of a tree, at the stage it stands at then.
+func (tp *TreePlan) FrostHurts(night almanac.Day, tmin float64) bool {
+	var dates almanac.Dates
+	for _, s := range almanac.AllStages() {
+		dates[s] = tp.Anchors.Day(s.String())
+	}
+	key, share, ok := almanac.FrostKey(dates, night)
+	if !ok {
+		return false
+	}
+	t10, _, err := almanac.KillTemps(tp.Tree.Kind.Slug, key, share)
+	return err == nil && tmin <= t10 // a kind without a table of its own is not judged
+}
+
 func (c *context) dates() almanac.Dates {
 	var d almanac.Dates
 	for _, s := range almanac.AllStages() {

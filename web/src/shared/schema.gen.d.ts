@@ -1070,6 +1070,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orchards/{slug}/weather": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The days just past and the fortnight ahead, with what they are fit for */
+        get: operations["get-weather"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orchards/{slug}/weather/ask": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Ask the weather station now */
+        post: operations["ask-station"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orchards/{slug}/weather/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read days of weather from a file: all or none */
+        post: operations["read-weather-file"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orchards/{slug}/weather/own": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a thermometer or gauge on the plot read */
+        post: operations["log-own-weather"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/place": {
         parameters: {
             query?: never;
@@ -1988,6 +2056,21 @@ export interface components {
             where: string;
             /** @description why it matters */
             why: string;
+        };
+        FitBody: {
+            /** Format: date */
+            date: string;
+            fit: boolean;
+            /** @description in words, where it is not */
+            why?: string;
+        };
+        FitRowBody: {
+            days: components["schemas"]["FitBody"][];
+            name: string;
+            /** @description in words: the first fit day, and why it waits till then */
+            next: string;
+            /** @enum {string} */
+            purpose: "winter_pome" | "winter_stone" | "bud_cut" | "summer_pome" | "summer_stone" | "thinning";
         };
         FormAdvice: {
             form: string;
@@ -3043,6 +3126,16 @@ export interface components {
             /** @description code of the partner */
             partner: string;
         };
+        OwnDay: {
+            /** Format: date */
+            date: string;
+            /** Format: double */
+            rain_mm: number;
+            /** Format: double */
+            tmax_c: number;
+            /** Format: double */
+            tmin_c: number;
+        };
         OwnTask: {
             /**
              * Format: date
@@ -3799,6 +3892,40 @@ export interface components {
             /** Format: int64 */
             year?: number;
         };
+        SkyBody: {
+            /** Format: date */
+            day: string;
+            days: components["schemas"]["SkyDayBody"][];
+            /** @description for which work which days are fit; absent kinds of work are not due */
+            fits: components["schemas"]["FitRowBody"][];
+            /** @description when the station last answered well */
+            got?: string;
+            /** @description what the weather asks for */
+            notices: string[];
+            /** @description on what this stands */
+            says: string;
+            trouble?: string;
+        };
+        SkyDayBody: {
+            /** Format: date */
+            date: string;
+            /** Format: double */
+            gust_kmh: number;
+            past: boolean;
+            /**
+             * Format: double
+             * @description chance of rain, 0..1
+             */
+            pop: number;
+            /** Format: double */
+            rain_mm: number;
+            /** @enum {string} */
+            source: "station" | "file" | "own" | "forecast";
+            /** Format: double */
+            tmax_c: number;
+            /** Format: double */
+            tmin_c: number;
+        };
         SlipBody: {
             aim: string;
             /** @description several small cuts on one limb against taking it out */
@@ -4195,6 +4322,8 @@ export interface components {
             tree_name?: string;
             /** @description what went not as meant last time */
             trouble?: string;
+            /** @description of a job due now: that its day is not fit, and the first that is */
+            weather?: string;
         };
         TaskMeta: {
             cut: boolean;
@@ -4683,6 +4812,23 @@ export interface components {
             tmax_c?: number;
             /** Format: double */
             tmin_c?: number;
+        };
+        WeatherFileBody: {
+            /** Format: int64 */
+            days: number;
+            /** Format: date */
+            from: string;
+            /**
+             * Format: int64
+             * @description days between that the file has not; usual weather stands in for them
+             */
+            missing: number;
+            /** Format: date */
+            to: string;
+        };
+        WeatherFileInputBody: {
+            /** @description CSV: date, tmin, tmax, rain, gust */
+            text: string;
         };
         WeekBody: {
             /** Format: date */
@@ -9230,6 +9376,246 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TreeVersion"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-weather": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SkyBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "ask-station": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SkyBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "read-weather-file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeatherFileInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeatherFileBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "log-own-weather": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnDay"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SkyBody"];
                 };
             };
             /** @description Not Found */

@@ -306,11 +306,22 @@ function StandBack({ stop, steps, over, next, day, waiting, onStart }: BackProps
 }
 
 /** Jobs whose log asks for an answer of its own: a device is looked at, fruit is counted. */
-const answered = new Set(['check-ties', 'release-test', 'count', 'frost-count']);
+const answered = new Set([
+  'check-ties',
+  'release-test',
+  'take-off',
+  'count-set',
+  'frost-count',
+  'notch-look',
+  'stored-look',
+  'graft-look',
+  'measure-height',
+  'harvest',
+]);
 
 function OtherJob({ job: j, stop, day, waits }: { job: SheetJob; stop: Stop; day: string; waits: boolean }) {
   const { orchard } = useHere();
-  const counts = j.kind === 'thin' || j.kind === 'thin-again';
+  const counts = j.kind === 'thin' || j.kind === 'second-look' || j.kind === 'count-set';
   return (
     <li>
       <b>{j.title}</b> <span className="q">{j.minutes} min</span>

@@ -103,7 +103,7 @@ function why(t: Task, group: string): string {
     group === 'wait'
       ? (t.held[0] ?? t.reasons[0])
       : (t.reasons.find((r) => !r.rule.startsWith('aim-')) ?? t.reasons[0]);
-  const says = first?.says ?? '';
+  const says = [t.weather, first?.says].filter(Boolean).join(' ');
   const until = plain(t.closes);
   return group === 'now' && !says.includes(until) ? `${says} Until ${until}.` : says;
 }

@@ -16,6 +16,7 @@ import { LightPanel, type Spot } from './LightPanel';
 import { LogPanel, type Also, type Job } from './LogPanel';
 import { newTree, TreeForm } from './TreeForm';
 import { MarkSwatch, TreePanel } from './TreePanel';
+import { WeatherStrip } from './WeatherStrip';
 
 type Logging = { task?: Job | undefined; treeId: string; correct?: Entry; also?: Also[] | undefined };
 
@@ -214,6 +215,7 @@ export default function Yard() {
             ghost={ghost}
             onGhost={editing ? (x, y) => setEditing({ ...editing, x, y }) : undefined}
           />
+          {plan.trees.length > 0 && !editing && !lit && <WeatherStrip slug={orchard.slug} units={units} />}
           {plan.trees.length > 0 && !editing && (
             <details className="phone-only">
               <summary className="sm q">The plot, and a new tree</summary>

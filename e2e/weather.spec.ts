@@ -1,0 +1,54 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { copyFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { accessible, binary, demoOf, expect, fits, laptopOnly, open, start, test } from './app';
+
+const day = '2027-03-10';
+
+/** The weather station by itself, and a way to make it play a fault. */
+async function station(): Promise<{ url: string; child: ChildProcess; play: (fault: string) => Promise<void> }> {
+  const child = spawn(binary, ['station', '--listen', '127.0.0.1:0', '--today', day], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const url = await new Promise<string>((resolve) =>
+    child.stdout.on('data', (b: Buffer) => {
+      const m = /http:\/\/[\d.:]+/.exec(b.toString());
+      if (m) resolve(m[0].replace(/\.$/, ''));
+    }),
+  );
+  return { url, child, play: async (fault) => void (await fetch(`${url}/v1/fault/${fault}`, { method: 'PUT' })) };
+}
+
+test('the fortnight is told, a station that falls silent is said, and what was known stays', async ({
+  page,
+  folder,
+}) => {
+  const sky = await station();
+  const db = join(folder, 'sky.db');
+  copyFileSync(await demoOf(day), db);
+  await sky.play('down');
+  const app = await start(['demo', '--db', db, '--today', day, '--station', sky.url]);
+  await open(page, `${app.url}/lower-terrace/yard`);
+  const strip = page.getByRole('region', { name: 'The fortnight' });
+  await expect(strip.getByText(/usual weather of the place/)).toBeVisible();
+  await expect(async () => {
+    await page.reload();
+    await expect(strip.getByText('The weather station: the station answers 503.')).toBeVisible({ timeout: 2_000 });
+  }).toPass({ timeout: 40_000 });
+  await sky.play('none');
+  await strip.getByRole('button', { name: 'Ask it again' }).click();
+  await expect(strip.getByRole('row', { name: /^dormant cuts/ })).toBeVisible();
+  await expect(strip.getByText(/the first fit day|is fit for/).first()).toBeVisible();
+  const first = await strip.locator('thead th').allInnerTexts();
+  expect(first).toHaveLength(15);
+  await fits(page);
+  await accessible(page);
+  // wrong weather is not believed: the fortnight stays as it was
+  await sky.play('wrong-place');
+  await page.request.post(`${app.url}/api/orchards/lower-terrace/weather/ask`);
+  await page.reload();
+  await expect(strip.getByText(/weather of another place/)).toBeVisible();
+  await expect(strip.getByRole('row', { name: /^dormant cuts/ })).toBeVisible();
+  await app.stop();
+  sky.child.kill();
+});

@@ -1,0 +1,134 @@
+package store
+
+import (
+	"context"
+	"database/sql"
+	"encoding/json"
+	"errors"
+	"slices"
+
+	"vertumna/core/almanac"
+)
+
+// Where a day of weather is from, the weakest first: what was read on the plot itself counts before a file, and a file before the station.
+const (
+	FromStation = "station"
+	FromFile    = "file"
+	FromOwn     = "own"
+)
+
+var sources = []string{FromStation, FromFile, FromOwn}
+
+// KnownDay is a day of weather as it was: degrees C, mm of rain, gusts in km/h.
+type KnownDay struct {
+	Date             almanac.Day
+	Tmin, Tmax       float64
+	RainMM, GustKmh  float64
+	Source           string
+	OfSeveralSources bool // others tell of the day too; the stronger one counts
+}
+
+// Sky is what is known of an orchard's weather: its days, and the forecast.
+type Sky struct {
+	Days     []KnownDay // by date
+	Forecast []almanac.ForecastDay
+	Asked    string // when the station was asked last
+	Got      string // when it last answered well; empty: never
+	Trouble  string // what was wrong since; empty: nothing
+}
+
+// SaveDays writes days of one source; those there already are written over. Fresh says whether any of it is new.
+func (s *Store) SaveDays(ctx context.Context, orchardID, source string, days []KnownDay) (fresh bool, err error) {
+	err = s.tx(ctx, func(tx *sql.Tx) error {
+		for _, d := range days {
+			r, err := tx.ExecContext(ctx, `INSERT INTO weather_days (orchard_id, date, source, tmin, tmax, rain, gust) VALUES (?, ?, ?, ?, ?, ?, ?)
+				ON CONFLICT (orchard_id, date, source) DO UPDATE SET tmin = excluded.tmin, tmax = excluded.tmax, rain = excluded.rain, gust = excluded.gust
+				WHERE tmin <> excluded.tmin OR tmax <> excluded.tmax OR rain <> excluded.rain OR gust <> excluded.gust`,
+				orchardID, d.Date.String(), source, d.Tmin, d.Tmax, d.RainMM, d.GustKmh)
+			if err != nil {
+				return err
+			}
+			n, err := r.RowsAffected()
+			if err != nil {
+				return err
+			}
+			fresh = fresh || n > 0
+		}
+		if !fresh {
+			return nil
+		}
+		return touch(ctx, tx, orchardID)
+	})
+	return fresh && err == nil, err
+}
+
+// SaveForecast keeps a forecast that came, at a moment. The orchard's revision moves where it says something new.
+func (s *Store) SaveForecast(ctx context.Context, orchardID string, days []almanac.ForecastDay) error {
+	body, err := json.Marshal(days)
+	if err != nil {
+		return err
+	}
+	return s.tx(ctx, func(tx *sql.Tx) error {
+		var was string
+		err := tx.QueryRowContext(ctx, "SELECT body FROM forecasts WHERE orchard_id = ?", orchardID).Scan(&was)
+		if err != nil && !errors.Is(err, sql.ErrNoRows) {
+			return err
+		}
+		now := s.stamp()
+		if _, err := tx.ExecContext(ctx, "INSERT INTO forecasts (orchard_id, asked, got, body) VALUES (?, ?, ?, ?) ON CONFLICT (orchard_id) DO UPDATE SET asked = excluded.asked, got = excluded.got, trouble = '', body = excluded.body", orchardID, now, now, string(body)); err != nil {
+			return err
+		}
+		if was == string(body) {
+			return nil
+		}
+		return touch(ctx, tx, orchardID)
+	})
+}
+
+// NoForecast notes that the station was asked in vain; the last good forecast stays.
+func (s *Store) NoForecast(ctx context.Context, orchardID, trouble string) error {
+	return s.tx(ctx, func(tx *sql.Tx) error {
+		_, err := tx.ExecContext(ctx, "INSERT INTO forecasts (orchard_id, asked, trouble) VALUES (?, ?, ?) ON CONFLICT (orchard_id) DO UPDATE SET asked = excluded.asked, trouble = excluded.trouble", orchardID, s.stamp(), trouble)
+		return err
+	})
+}
+
+// Sky reads what is known of an orchard's weather.
+func (s *Store) Sky(ctx context.Context, orchardID string) (*Sky, error) {
+	out := &Sky{}
+	rs, err := s.db.QueryContext(ctx, "SELECT date, source, tmin, tmax, rain, gust FROM weather_days WHERE orchard_id = ? ORDER BY date", orchardID)
+	if err != nil {
+		return nil, err
+	}
+	defer rs.Close()
+	for rs.Next() {
+		var d KnownDay
+		var date string
+		if err := rs.Scan(&date, &d.Source, &d.Tmin, &d.Tmax, &d.RainMM, &d.GustKmh); err != nil {
+			return nil, err
+		}
+		if d.Date, err = almanac.ParseDay(date); err != nil {
+			return nil, err
+		}
+		if n := len(out.Days); n > 0 && out.Days[n-1].Date == d.Date {
+			if slices.Index(sources, d.Source) > slices.Index(sources, out.Days[n-1].Source) {
+				out.Days[n-1] = d
+			}
+			out.Days[n-1].OfSeveralSources = true
+			continue
+		}
+		out.Days = append(out.Days, d)
+	}
+	if err := rs.Err(); err != nil {
+		return nil, err
+	}
+	var body string
+	err = s.db.QueryRowContext(ctx, "SELECT asked, got, trouble, body FROM forecasts WHERE orchard_id = ?", orchardID).Scan(&out.Asked, &out.Got, &out.Trouble, &body)
+	if errors.Is(err, sql.ErrNoRows) {
+		return out, nil
+	}
+	if err != nil {
+		return nil, err
+	}
+	return out, json.Unmarshal([]byte(body), &out.Forecast)
+}

@@ -1,0 +1,74 @@
+package words
+
+import (
+	"fmt"
+	"strings"
+
+	"vertumna/core/almanac"
+)
+
+// workNames are the kinds of work that weather is judged for.
+var workNames = map[almanac.Purpose]string{
+	almanac.WinterPome: "dormant cuts", almanac.WinterStone: "stone fruit cuts", almanac.BudCut: "cuts in bud",
+	almanac.SummerPome: "summer cuts", almanac.SummerStone: "stone fruit in leaf", almanac.Thinning: "thinning",
+}
+
+// WorkOf names a kind of work.
+func WorkOf(p almanac.Purpose) string { return workNames[p] }
+
+// unfit are the reasons against a day, as they stand in a cell.
+var unfit = map[string]string{
+	"rain": "rain", "cold": "too cold", "hot": "too hot", "wind": "wind", "rain_after": "rain after", "unknown_after": "not known yet",
+}
+
+// WhyUnfit is the reason against a day; empty for a fit one.
+func WhyUnfit(why string) string { return unfit[why] }
+
+// sentences of the reasons, for the wait until the first fit day.
+var waits = map[string]string{
+	"rain": "it rains", "cold": "it is too cold", "hot": "it is too hot", "wind": "the wind is too strong", "rain_after": "rain comes before wounds are dry", "unknown_after": "the days after are not known",
+}
+
+// weekdays, Sunday first.
+var weekdays = [7]string{"Sunday", "Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday"}
+
+// NextFit says when the first fit day is, and why it is not sooner.
+func (s Speaker) NextFit(p almanac.Purpose, days []almanac.FitDay) string {
+	name := workNames[p]
+	for i, d := range days {
+		if !d.Fit {
+			continue
+		}
+		if i == 0 {
+			return fmt.Sprintf("Today is fit for %s.", name)
+		}
+		return fmt.Sprintf("For %s the first fit day is %s %s: today %s.", name, weekdays[d.Date.Weekday()], s.Day(d.Date), waits[days[0].Why])
+	}
+	return fmt.Sprintf("No day of this fortnight is fit for %s: today %s.", name, waits[days[0].Why])
+}
+
+// StandsOn says what the dates are worked out from.
+func (s Speaker) StandsOn(known, ahead int, stale bool) string {
+	switch {
+	case known == 0 && ahead == 0:
+		return "No weather is known here: dates stand on the usual weather of the place, and on what you saw."
+	case ahead == 0 || stale:
+		return "The station is silent: dates stand on the days that were known, then on usual weather."
+	}
+	return "Dates stand on the days as they were, then the forecast, then many years of usual weather."
+}
+
+// FrostNight warns of a night that hurts what is open, with what can be done.
+func (s Speaker) FrostNight(night almanac.Day, tmin float64, codes []string) string {
+	return fmt.Sprintf("Frost of %s on the night to %s %s would kill flowers or young fruit on %s. Cover what can be covered, wet the ground the day before, and put off cutting; the morning after, open twenty buds and count.",
+		s.Amount(tmin, "C"), weekdays[night.Weekday()], s.Day(night), strings.Join(codes, ", "))
+}
+
+// Storm asks for a look at what is tied.
+func (s Speaker) Storm(day almanac.Day, kmh float64) string {
+	gust := fmt.Sprintf("%.0f km/h", kmh)
+	if s.Units == US {
+		gust = fmt.Sprintf("%.0f mph", kmh*0.621371)
+	}
+	return fmt.Sprintf("Gusts of %s on %s %s: look at stakes, ties, props and spreaders before it and after it, and climb nothing.", gust, weekdays[day.Weekday()], s.Day(day))
+}

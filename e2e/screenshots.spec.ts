@@ -1,6 +1,6 @@
-import { mkdirSync } from 'node:fs';
+import { copyFileSync, mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { open, test } from './app';
+import { demoOf, open, start, test } from './app';
 
 const folder = join(import.meta.dirname, '..', 'docs', 'screenshots');
 
@@ -19,16 +19,13 @@ test('pictures of the main views', async ({ page, demo, june }, info) => {
   };
   if (info.project.name === 'phone') {
     await take('yard-phone', '/lower-terrace/yard');
-    await open(page, `${demo}/lower-terrace/trees/lower-terrace-C1`);
-    await page.locator('.stephead').first().click();
-    await page
-      .locator('.steps')
-      .first()
-      .evaluate((el) => {
-        const main = el.closest('main');
-        main?.scrollBy(0, el.getBoundingClientRect().top - main.getBoundingClientRect().top);
-      });
-    await page.screenshot({ path: join(folder, 'slip-phone.png') });
+    const asked = await page.request.post(`${demo}/api/orchards/lower-terrace/trees/lower-terrace-C3/helpers`, {
+      data: { days: 7, note: 'The long saw hangs behind the shed door.' },
+    });
+    await open(page, demo + ((await asked.json()) as { path: string }).path);
+    await page.getByRole('button', { name: 'Cut made' }).click();
+    await page.locator('.helpersteps .said').first().waitFor();
+    await page.screenshot({ path: join(folder, 'helper-phone.png') });
     await open(page, `${demo}/lower-terrace/sheet/lower-terrace-C2?day=2027-03-10`);
     await page.getByRole('button', { name: /^To the \d+ steps/ }).click();
     await page.getByText(/you stand/).waitFor();
@@ -55,7 +52,10 @@ test('pictures of the main views', async ({ page, demo, june }, info) => {
     .waitFor();
   await page.screenshot({ path: join(folder, 'year.png') });
   await slip('slip-leader', 'lower-terrace', 'C1', 3);
-  await slip('slip-peach', 'saltwind', 'B2', 1);
+  await open(page, `${demo}/lower-terrace/sheet/lower-terrace-C2/paper?day=2027-03-10`);
+  await page.setViewportSize({ width: 1280, height: 1100 });
+  await page.getByRole('article').screenshot({ path: join(folder, 'paper.png') });
+  await page.setViewportSize({ width: 1280, height: 800 });
   await open(page, `${demo}/lower-terrace/trees/lower-terrace-C3`);
   const years = page.getByRole('region', { name: 'Down, then held' });
   await years.getByText(/^Held from/).waitFor();
@@ -79,7 +79,18 @@ test('pictures of the main views', async ({ page, demo, june }, info) => {
   await open(page, `${june}/lower-terrace/thinning/lower-terrace-C1?below=years`);
   await open(page, `${june}/lower-terrace/thinning`);
   await page.screenshot({ path: join(folder, 'fruit.png') });
-  await take('setup', '/lower-terrace/setup');
+});
+
+test('the fortnight', async ({ page, folder: dir }, info) => {
+  test.skip(!process.env.SCREENSHOTS || info.project.name === 'phone', 'made by make screenshots');
+  const db = join(dir, 'sky.db');
+  copyFileSync(await demoOf('2027-05-10'), db);
+  const app = await start(['demo', '--db', db, '--today', '2027-05-10', '--station', '']);
+  await open(page, `${app.url}/lower-terrace/yard`);
+  const strip = page.getByRole('region', { name: 'The fortnight' });
+  await strip.locator('table').waitFor();
+  await strip.screenshot({ path: join(folder, 'fortnight.png') });
+  await app.stop();
 });
 
 test('the first run', async ({ page, empty }, info) => {

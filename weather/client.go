@@ -195,8 +195,11 @@ func (t *told) believed(p Place, from, to almanac.Day) ([]Day, error) {
 			lo, hi float64
 			wanted bool
 		}{
-			{"tmin", d.Tmin, &day.Tmin, -60, 60, true}, {"tmax", d.Tmax, &day.Tmax, -60, 60, true}, {"rain_mm", d.Rain, &day.RainMM, 0, 2000, true},
-			{"gust_kmh", d.Gust, &day.GustKmh, 0, 400, false}, {"pop", d.Pop, &day.Pop, 0, 1, false},
+			{"tmin", d.Tmin, &day.Tmin, -60, 60, true},
+			{"tmax", d.Tmax, &day.Tmax, -60, 60, true},
+			{"rain_mm", d.Rain, &day.RainMM, 0, 2000, true},
+			{"gust_kmh", d.Gust, &day.GustKmh, 0, 400, false},
+			{"pop", d.Pop, &day.Pop, 0, 1, false},
 		} {
 			switch {
 			case v.x == nil && v.wanted:

@@ -175,7 +175,7 @@ func (s *serving) run(ctx context.Context, fill func(context.Context, *store.Sto
 	h := api.New(api.Config{
 		Store: st, Keeper: k, Today: today, Now: time.Now, PublicURL: s.publicURL, Web: web.Handler(), Log: log, Demo: s.isDemo,
 		Household: home, Station: sky,
-		FillDemo:  func(ctx context.Context) error { return makeDemo(ctx, st, k, today()) },
+		FillDemo: func(ctx context.Context) error { return makeDemo(ctx, st, k, today()) },
 	})
 	srv := &http.Server{Handler: h, ReadHeaderTimeout: 5 * time.Second, ReadTimeout: time.Minute, IdleTimeout: 2 * time.Minute, ErrorLog: slog.NewLogLogger(log.Handler(), slog.LevelInfo)}
 	go remember(ctx, k, log)

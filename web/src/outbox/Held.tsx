@@ -27,6 +27,10 @@ export function Held({ waiting: w }: { waiting: Waiting }) {
     await outbox.retry(w, { ...said, based_on: bench.revision?.revision ?? 0 });
   });
   const asNote = act(async () => {
+    // the day of the work as Vertumna has it: a phone's clock may be wrong
+    const { today } = await need(api.GET('/api/meta'));
+    const worked = new URLSearchParams(w.path.split('?')[1]).get('day') ?? String(w.body.date ?? today);
+    const date = worked < today ? worked : today;
     await outbox.add({
       id: `${w.id}-note`,
       says: `${w.says}, as a note`,
@@ -37,7 +41,7 @@ export function Held({ waiting: w }: { waiting: Waiting }) {
         id: `${w.id}-note`,
         tree_id: w.tree,
         kind: 'note',
-        date: w.at.slice(0, 10),
+        date,
         note: `${w.says}. ${why(w.held)}`,
       },
     });

@@ -6,7 +6,8 @@ import { accessible, binary, demoOf, expect, fits, laptopOnly, open, test } from
 const words = 'three quinces by the gate';
 const tree = 'lower-terrace-C2';
 
-test('a helper answers on a link, and the owner takes it in', async ({ page, march, browser }) => {
+test('a helper answers on a link, and the owner takes it in', async ({ page, march, browser }, info) => {
+  laptopOnly(info, 'the owner sits at a table; the helper holds a phone here');
   await open(page, `${march}/lower-terrace/trees/${tree}`);
   const panel = page.locator('details', { hasText: 'A helper for this tree' });
   await panel.locator('summary').click();

@@ -22,7 +22,8 @@ async function station(): Promise<{ url: string; child: ChildProcess; play: (fau
 test('the fortnight is told, a station that falls silent is said, and what was known stays', async ({
   page,
   folder,
-}) => {
+}, info) => {
+  laptopOnly(info, 'the same table on the phone');
   const sky = await station();
   const db = join(folder, 'sky.db');
   copyFileSync(await demoOf(day), db);
@@ -42,6 +43,20 @@ test('the fortnight is told, a station that falls silent is said, and what was k
   const first = await strip.locator('thead th').allInnerTexts();
   expect(first).toHaveLength(15);
   await fits(page);
+  await accessible(page);
+  // what a thermometer on the plot read counts before the station
+  await strip.getByText('Weather of your own').click();
+  await strip.getByLabel(/^Lowest/).fill('-3,5');
+  await strip.getByLabel(/^Highest/).fill('8');
+  await strip.getByRole('button', { name: 'Keep it' }).click();
+  await expect(strip.getByText('Kept: the dates follow.')).toBeVisible();
+  const days = {
+    name: 'days.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('date,tmin,tmax,rain\n2027-03-01,40,4,0'),
+  };
+  await strip.locator('input[type=file]').setInputFiles(days);
+  await expect(strip.getByText(/line 2, tmin/)).toBeVisible();
   await accessible(page);
   // wrong weather is not believed: the fortnight stays as it was
   await sky.play('wrong-place');

@@ -96,7 +96,7 @@ func (k *Keeper) Sheet(ctx context.Context, slug string, day almanac.Day, minute
 		return nil, err
 	}
 	out := &SheetBody{Day: day, Asked: minutes, Stops: []StopBody{}, Left: []LeftOutBody{}, Carry: []CarryBody{}, Marks: []BodyMarkBody{}, Safety: words.BenchSafety}
-	d := walk.Day{Minutes: minutes, Start: gate(&p.Contents.Orchard.Plot), Walls: wallsOf(&p.Contents.Orchard.Plot)}
+	d := walk.Day{Minutes: minutes, Start: gate(&p.Contents.Orchard.Plot), Walls: wallsOf(&p.Contents.Orchard.Plot), Beds: bedsOf(&p.Contents.Orchard.Plot)}
 	tasks := map[string]*year.Task{}
 	for _, list := range [][]year.Task{p.Docket.Now, p.Docket.Closing, p.Docket.Anytime} {
 		for i := range list {
@@ -281,6 +281,22 @@ func wallsOf(plot *store.Plot) []walk.Wall {
 				w = append(w, [2]float64{pt.X, pt.Y})
 			}
 			out = append(out, w)
+		}
+	}
+	return out
+}
+
+// bedsOf are what nobody walks on.
+func bedsOf(plot *store.Plot) []walk.Bed {
+	var out []walk.Bed
+	for _, f := range plot.Features {
+		switch f.Kind {
+		case "bed", "shed", "water":
+			var b walk.Bed
+			for _, pt := range f.Points {
+				b = append(b, [2]float64{pt.X, pt.Y})
+			}
+			out = append(out, b)
 		}
 	}
 	return out

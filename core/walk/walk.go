@@ -49,12 +49,16 @@ type Stop struct {
 // Wall is what one walks round: a line of places.
 type Wall [][2]float64
 
+// Bed is the outline of what nobody walks on: a bed, a shed, a pond. Its last place is joined to its first.
+type Bed [][2]float64
+
 // Day is what a walk is made from.
 type Day struct {
 	Stops   []Stop
 	Minutes float64 // 0: all there is
 	Start   [2]float64
 	Walls   []Wall
+	Beds    []Bed // outlines walked round; one with a tree in it is walked on
 }
 
 // Plan is the walk: stops in order with the jobs that fit, those left out, and its length in metres.
@@ -171,12 +175,21 @@ func distances(d Day, stops []Stop) [][]float64 {
 			at = append(at, beyond(w[0], w[1]), beyond(w[len(w)-1], w[len(w)-2]))
 		}
 	}
+	walls := d.Walls
+	for _, b := range d.Beds {
+		b = b.plain()
+		if len(b) < 3 || slices.ContainsFunc(at[:n], b.holds) {
+			continue
+		}
+		at = append(at, b.corners()...)
+		walls = append(slices.Clone(walls), append(Wall(b), b[0]))
+	}
 	way := make([][]float64, len(at))
 	for i := range at {
 		way[i] = make([]float64, len(at))
 		for j := range at {
 			way[i][j] = math.Inf(1)
-			if i == j || !crosses(at[i], at[j], d.Walls) {
+			if i == j || !crosses(at[i], at[j], walls) {
 				way[i][j] = math.Hypot(at[i][0]-at[j][0], at[i][1]-at[j][1])
 			}
 		}
@@ -209,6 +222,45 @@ func beyond(end, before [2]float64) [2]float64 {
 		return end
 	}
 	return [2]float64{end[0] + aroundM*dx/l, end[1] + aroundM*dy/l}
+}
+
+// mostCorners a bed is walked round by; a finer outline is thinned to that.
+const mostCorners = 16
+
+// plain is the outline with few enough corners, none twice.
+func (b Bed) plain() Bed {
+	var out Bed
+	step := max(1, (len(b)+mostCorners-1)/mostCorners)
+	for i := 0; i < len(b); i += step {
+		if len(out) == 0 || b[i] != out[len(out)-1] && b[i] != out[0] {
+			out = append(out, b[i])
+		}
+	}
+	return out
+}
+
+// holds says whether a place lies within.
+func (b Bed) holds(p [2]float64) bool {
+	in := false
+	for i, j := 0, len(b)-1; i < len(b); j, i = i, i+1 {
+		if (b[i][1] > p[1]) != (b[j][1] > p[1]) && p[0] < (b[j][0]-b[i][0])*(p[1]-b[i][1])/(b[j][1]-b[i][1])+b[i][0] {
+			in = !in
+		}
+	}
+	return in
+}
+
+// corners are places a little outside of its own.
+func (b Bed) corners() [][2]float64 {
+	var mid [2]float64
+	for _, p := range b {
+		mid[0], mid[1] = mid[0]+p[0]/float64(len(b)), mid[1]+p[1]/float64(len(b))
+	}
+	var out [][2]float64
+	for _, p := range b {
+		out = append(out, beyond(p, mid))
+	}
+	return out
 }
 
 func crosses(a, b [2]float64, walls []Wall) bool {

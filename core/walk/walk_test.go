@@ -91,6 +91,33 @@ func TestOneWalksRoundAWall(t *testing.T) {
 	require.InDelta(t, 2*math.Hypot(3.4, 1), round, 1e-6)
 }
 
+// A bed between two trees is walked round, by its nearer side; one that a tree stands in is walked on.
+func TestOneWalksRoundABed(t *testing.T) {
+	d := walk.Day{Start: [2]float64{0, 0}, Stops: []walk.Stop{{ID: "a", Label: "A1", X: 10, Y: 0, Jobs: []walk.Job{{ID: "j", Minutes: 5}}}}}
+	require.InDelta(t, 10, walk.Of(d).Metres, 1e-9)
+	d.Beds = []walk.Bed{{{4, -1}, {6, -1}, {6, 6}, {4, 6}}}
+	round := walk.Of(d).Metres
+	require.Greater(t, round, 10.2)
+	require.Less(t, round, 11.0, "by the nearer side")
+	d.Beds[0] = walk.Bed{{4, -1}, {12, -1}, {12, 6}, {4, 6}} // the tree stands in it
+	require.InDelta(t, 10, walk.Of(d).Metres, 1e-9)
+	d.Beds[0] = walk.Bed{{5, 0}} // no outline
+	require.InDelta(t, 10, walk.Of(d).Metres, 1e-9)
+}
+
+func TestBedsNeverMakeAWalkShorter(t *testing.T) {
+	r := rand.New(rand.NewPCG(16, 3))
+	for range 60 {
+		d := day(r, 2+r.IntN(7))
+		open := walk.Of(d).Metres
+		for range 3 {
+			x, y, w, h := 20*r.Float64(), 15*r.Float64(), 1+3*r.Float64(), 1+3*r.Float64()
+			d.Beds = append(d.Beds, walk.Bed{{x, y}, {x + w, y}, {x + w, y + h}, {x, y + h}})
+		}
+		require.GreaterOrEqual(t, walk.Of(d).Metres, open-1e-6)
+	}
+}
+
 func TestTheExactWayIsNoLongerThanAnyOther(t *testing.T) {
 	for seed := range uint64(20) {
 		r := rand.New(rand.NewPCG(seed, 11))

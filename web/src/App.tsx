@@ -12,6 +12,7 @@ import { Kept } from './shared/Kept';
 import { HereContext, useHere, type Here } from './shared/orchard';
 import { useMeta, useOrchard, useOrchards, usePlan } from './shared/queries';
 import { ShownDay, useShown } from './shared/shown';
+import { refusedEntry } from './shared/stale';
 import { screen } from './shared/screen';
 import { makeTheme } from './shared/theme';
 import { Trouble } from './shared/Trouble';
@@ -37,8 +38,7 @@ const makeClient = (): QueryClient => {
   const client: QueryClient = new QueryClient({
     queryCache: new QueryCache({
       onError: (e, q) => {
-        if (e instanceof Refused && e.problem.status === 401 && q.queryKey[0] !== 'access')
-          void client.invalidateQueries({ queryKey: ['access'] });
+        if (e instanceof Refused && e.problem.status === 401 && q.queryKey[0] !== 'access') void refusedEntry(client);
       },
     }),
     defaultOptions: {

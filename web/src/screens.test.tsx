@@ -64,7 +64,36 @@ const doc = {
   planted: '2021-11-12',
 };
 
+const sky = {
+  day: '2027-02-20',
+  says: 'Dates stand on the days as they were.',
+  fits: [
+    {
+      purpose: 'winter_pome',
+      name: 'dormant cuts',
+      next: 'For dormant cuts the first fit day is Monday 22 February: today it rains.',
+      days: [
+        { date: '2027-02-20', fit: false, why: 'rain' },
+        { date: '2027-02-21', fit: false, why: 'rain' },
+        { date: '2027-02-22', fit: true },
+      ],
+    },
+  ],
+  days: ['2027-02-20', '2027-02-21', '2027-02-22'].map((date, i) => ({
+    date,
+    past: false,
+    source: 'forecast',
+    tmin_c: -3 + i,
+    tmax_c: 5 + i,
+    rain_mm: i < 2 ? 6 : 0,
+    pop: i < 2 ? 0.9 : 0.1,
+    gust_kmh: 20,
+  })),
+  notices: ['Gusts of 80 km/h on Monday 22 February: look at stakes.'],
+};
+
 const base = {
+  'GET /api/orchards/here/weather': sky,
   'GET /api/meta': meta,
   'GET /api/orchards': [orchard, { ...orchard, slug: 'there', name: 'There' }],
   'GET /api/orchards/here': { orchard, warnings: [], site_defaults: {} },
@@ -123,6 +152,16 @@ describe('the application', () => {
     openApp('/nowhere/yard', { ...base, 'GET /api/orchards/nowhere': refusal('slug', 'nowhere', 'an orchard', 404) });
     expect(await screen.findByRole('alert')).toBeInTheDocument();
     expect(screen.getByRole('link', { name: 'To the orchards' })).toBeInTheDocument();
+  });
+
+  it('tells the fortnight: a reason once for its run of days, the fit ones filled, what the weather asks for', async () => {
+    openApp('/here/yard');
+    const strip = await screen.findByRole('region', { name: 'The fortnight' });
+    const row = within(strip).getByRole('row', { name: /^dormant cuts/ });
+    expect(within(row).getAllByText('rain')).toHaveLength(1);
+    expect(within(row).getByText('fit')).toBeInTheDocument();
+    expect(within(strip).getByText(/the first fit day is Monday 22 February/)).toBeInTheDocument();
+    expect(within(strip).getByText(/look at stakes/)).toBeInTheDocument();
   });
 
   it('walks by keys, and not while a field is typed in', async () => {

@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, need } from '../shared/api';
+import { wrote } from '../shared/stale';
 import { outbox } from '../outbox/use';
 
 /** Who one is to the program. Without a network nobody asks. */
@@ -17,8 +18,7 @@ export function useSignIn() {
   return useMutation({
     mutationFn: (passphrase: string) => need(api.POST('/api/access/sign-in', { body: { passphrase } })),
     onSuccess: async (said) => {
-      client.setQueryData(['access'], said);
-      await client.invalidateQueries({ predicate: (q) => q.queryKey[0] !== 'access' });
+      await wrote(client, [[['access'], said]]);
       void outbox.flush();
     },
   });
@@ -44,6 +44,6 @@ export function useSetPassphrase() {
   return useMutation({
     mutationFn: ({ role, passphrase }: { role: 'owner' | 'helper'; passphrase: string }) =>
       need(api.PUT('/api/access/passphrases/{role}', { params: { path: { role } }, body: { passphrase } })),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['access'] }),
+    onSuccess: () => wrote(client),
   });
 }

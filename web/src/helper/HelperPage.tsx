@@ -6,13 +6,13 @@ import { goingOf } from '../bench/slip/going';
 import type { Slip, Step } from '../bench/slip/queries';
 import { StakeLabel } from '../drawing/StakeLabel';
 import { TreeDrawing } from '../drawing/TreeDrawing';
-import { Told } from '../help/Told';
 import type { Waiting } from '../outbox/box';
 import { useSending, useWaitingFor } from '../outbox/use';
 import { plain } from '../shared/day';
 import { useWidth } from '../shared/measure';
 import { Trouble } from '../shared/Trouble';
-import { count, percent, say, type Units } from '../shared/units';
+import { count, say, type Units } from '../shared/units';
+import { StepWords } from '../sheet/StepWords';
 import { StopLine } from '../sheet/StopLine';
 import { Wheel } from '../sheet/Wheel';
 import { answer, useHelperPage, type AnswerOf, type PageOf } from './queries';
@@ -164,21 +164,7 @@ function HelperStep({ token, step: s, units, open, said, onOpen }: StepProps) {
       </button>
       {open && (
         <>
-          <p className="where">
-            <b>
-              {say((s.place?.[2] ?? 0) / 100, 'm', units)} up, {s.side} side.
-            </b>{' '}
-            <Told>{`${s.how} ${s.bud ?? ''}`}</Told> {s.tool ? `With: ${s.tool}.` : ''} {percent(s.counted)} of the
-            crown.
-          </p>
-          <p className="q">
-            <Told>{s.why}</Told>
-          </p>
-          {s.cautions.map((c) => (
-            <p key={c} className="over">
-              {c}
-            </p>
-          ))}
+          <StepWords step={s} units={units} whole />
           {s.d_mm > 0 && <Wheel label="The wound, measured" mm={mm} mapMM={s.d_mm} units={units} onChange={setMM} />}
           <TextField
             size="small"

@@ -51,7 +51,7 @@ export function useAskHelper(a: Asking) {
   return useMutation({
     mutationFn: (body: { days: number; note?: string }) =>
       need(api.POST('/api/orchards/{slug}/trees/{id}/helpers', { params: params(a), body })),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['helpers'] }),
+    onSuccess: () => wrote(client),
   });
 }
 
@@ -64,7 +64,7 @@ export function useWithdraw(a: Asking) {
           params: { path: { slug: a.slug, id: a.id, link } },
         }),
       ),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['helpers'] }),
+    onSuccess: () => wrote(client),
   });
 }
 

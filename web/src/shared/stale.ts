@@ -25,3 +25,6 @@ export function mapped(client: QueryClient, slug: string, id: string, bench: Ans
   for (const ahead of [1, 3]) client.removeQueries({ queryKey: [...bench[0], ahead] });
   return wrote(client, [bench]);
 }
+
+/** An answer was refused for want of a session: who one is gets asked again, and the gate comes up. */
+export const refusedEntry = (client: QueryClient): Promise<void> => client.invalidateQueries({ queryKey: ['access'] });

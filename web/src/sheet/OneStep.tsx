@@ -5,7 +5,6 @@ import { goingOf } from '../bench/slip/going';
 import type { Asking, Slip, Step } from '../bench/slip/queries';
 import { StakeLabel } from '../drawing/StakeLabel';
 import { TreeDrawing } from '../drawing/TreeDrawing';
-import { Told } from '../help/Told';
 import type { Waiting } from '../outbox/box';
 import { useWidth } from '../shared/measure';
 import { useHere } from '../shared/orchard';
@@ -14,6 +13,7 @@ import { say } from '../shared/units';
 import { decide } from './commands';
 import { choiceOf, soFar } from './decided';
 import type { Stop } from './queries';
+import { StepWords } from './StepWords';
 import { StopLine } from './StopLine';
 import { Wheel } from './Wheel';
 
@@ -94,20 +94,7 @@ export function OneStep({
         </span>
       </header>
       <h1>{s.title}</h1>
-      <p className="where">
-        <b>
-          {say((s.place?.[2] ?? 0) / 100, 'm', units)} up, {s.side} side{s.on_body ? `, ${s.on_body}` : ''}.
-        </b>{' '}
-        <Told>{`${s.how} ${s.bud ?? ''}`}</Told>
-      </p>
-      <p className="q">
-        <Told>{s.why}</Told>
-      </p>
-      {s.cautions.map((c) => (
-        <p key={c} className="over">
-          {c}
-        </p>
-      ))}
+      <StepWords step={s} units={units} />
       <p className="toolline">
         <b>{s.tool ?? ''}</b>
       </p>

@@ -4,6 +4,7 @@ import { api, need, type Schemas } from '../shared/api';
 import { plain } from '../shared/day';
 import { wrote } from '../shared/stale';
 import { say, type Units } from '../shared/units';
+import { OwnWeather } from './OwnWeather';
 
 type Sky = Schemas['SkyBody'];
 type SkyDay = Schemas['SkyDayBody'];
@@ -68,6 +69,7 @@ export function WeatherStrip({ slug, units }: { slug: string; units: Units }) {
         </p>
       ))}
       {ahead.length > 0 && <Table sky={s} days={ahead} units={units} />}
+      <OwnWeather slug={slug} today={s.day} units={units} />
     </section>
   );
 }

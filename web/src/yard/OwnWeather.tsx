@@ -1,0 +1,127 @@
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState, type FormEvent } from 'react';
+import { api, need, type Schemas } from '../shared/api';
+import { addDays, plain, type Day } from '../shared/day';
+import { wrote } from '../shared/stale';
+import { Trouble } from '../shared/Trouble';
+import { count, type Units } from '../shared/units';
+
+interface Props {
+  slug: string;
+  today: Day;
+  units: Units;
+}
+
+/** Weather of one's own: a min-max thermometer, a rain gauge, or a file of days. */
+export function OwnWeather({ slug, today, units }: Props) {
+  return (
+    <details>
+      <summary>Weather of your own</summary>
+      <OwnDay slug={slug} today={today} units={units} />
+      <File slug={slug} />
+    </details>
+  );
+}
+
+const number = (text: string) => Number(text.replace(',', '.'));
+
+function OwnDay({ slug, today, units }: Props) {
+  const client = useQueryClient();
+  const us = units === 'us';
+  const [date, setDate] = useState(addDays(today, -1));
+  const [low, setLow] = useState('');
+  const [high, setHigh] = useState('');
+  const [rain, setRain] = useState('');
+  const log = useMutation({
+    mutationFn: (body: Schemas['OwnDay']) =>
+      need(api.POST('/api/orchards/{slug}/weather/own', { params: { path: { slug } }, body })),
+    onSuccess: () => {
+      setLow('');
+      setHigh('');
+      setRain('');
+      return wrote(client);
+    },
+  });
+  const c = (text: string) => (us ? ((number(text) - 32) * 5) / 9 : number(text));
+  const full =
+    low.trim() !== '' && high.trim() !== '' && [low, high, rain || '0'].every((t) => Number.isFinite(number(t)));
+  const submit = (e: FormEvent) => {
+    e.preventDefault();
+    const mm = number(rain || '0') * (us ? 25.4 : 1);
+    log.mutate({ date, tmin_c: c(low), tmax_c: c(high), rain_mm: mm });
+  };
+  const degrees = us ? '°F' : '°C';
+  return (
+    <form onSubmit={submit} aria-label="What your thermometer read">
+      <p className="sm q">What stands on your plot counts before the station: a hollow is colder, a wall warmer.</p>
+      <div className="owndays">
+        <TextField
+          size="small"
+          type="date"
+          label="Day"
+          value={date}
+          onChange={(e) => setDate(e.target.value)}
+          slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: today } }}
+        />
+        {(
+          [
+            [`Lowest, ${degrees}`, low, setLow],
+            [`Highest, ${degrees}`, high, setHigh],
+            [`Rain, ${us ? 'in' : 'mm'}`, rain, setRain],
+          ] as const
+        ).map(([label, value, set]) => (
+          <TextField
+            key={label}
+            size="small"
+            label={label}
+            value={value}
+            onChange={(e) => set(e.target.value)}
+            slotProps={{ htmlInput: { inputMode: 'text' } }}
+          />
+        ))}
+        <Button type="submit" variant="outlined" disabled={!full || log.isPending}>
+          Keep it
+        </Button>
+      </div>
+      <Trouble error={log.error} holds={log.error ? 'Nothing was changed.' : ''} />
+      {log.isSuccess && <p role="status">Kept: the dates follow.</p>}
+    </form>
+  );
+}
+
+function File({ slug }: { slug: string }) {
+  const client = useQueryClient();
+  const read = useMutation({
+    mutationFn: async (file: Blob) => {
+      const text = await file.text();
+      return need(api.POST('/api/orchards/{slug}/weather/file', { params: { path: { slug } }, body: { text } }));
+    },
+    onSuccess: () => wrote(client),
+  });
+  const got = read.data;
+  return (
+    <>
+      <label className="sm">
+        A file of days (CSV: date, tmin, tmax, rain, gust; °C, mm, km/h){' '}
+        <input
+          type="file"
+          accept=".csv,text/csv,text/plain"
+          onChange={(e) => {
+            const [file] = e.target.files ?? [];
+            if (file) read.mutate(file);
+            e.target.value = '';
+          }}
+        />
+      </label>
+      <Trouble error={read.error} holds={read.error ? 'Nothing of the file was taken.' : ''} />
+      {got && (
+        <p role="status">
+          {count(got.days, 'day')} read, {plain(got.from)} to {plain(got.to)}
+          {got.missing > 0 ? `; ${count(got.missing, 'day')} between are missing, and usual weather stands in` : ''}.
+        </p>
+      )}
+    </>
+  );
+}

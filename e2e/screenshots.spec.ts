@@ -25,6 +25,7 @@ test('pictures of the main views', async ({ page, demo, june }, info) => {
     await open(page, demo + ((await asked.json()) as { path: string }).path);
     await page.getByRole('button', { name: 'Cut made' }).click();
     await page.locator('.helpersteps .said').first().waitFor();
+    await page.evaluate(() => window.scrollTo(0, 0));
     await page.screenshot({ path: join(folder, 'helper-phone.png') });
     await open(page, `${demo}/lower-terrace/sheet/lower-terrace-C2?day=2027-03-10`);
     await page.getByRole('button', { name: /^To the \d+ steps/ }).click();
@@ -89,6 +90,7 @@ test('the fortnight', async ({ page, folder: dir }, info) => {
   await open(page, `${app.url}/lower-terrace/yard`);
   const strip = page.getByRole('region', { name: 'The fortnight' });
   await strip.locator('table').waitFor();
+  await page.setViewportSize({ width: 1280, height: 1400 }); // the whole strip in sight
   await strip.screenshot({ path: join(folder, 'fortnight.png') });
   await app.stop();
 });

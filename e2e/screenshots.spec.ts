@@ -61,10 +61,10 @@ test('pictures of the main views', async ({ page, demo, june }, info) => {
   const years = page.getByRole('region', { name: 'Down, then held' });
   await years.getByText(/^Held from/).waitFor();
   await years.getByText('What falls in which year').click();
-  const window = page.viewportSize();
+  const size = page.viewportSize();
   await page.setViewportSize({ width: 1280, height: 2200 }); // the whole list in sight
   await years.screenshot({ path: join(folder, 'slip-years.png') });
-  if (window) await page.setViewportSize(window);
+  if (size) await page.setViewportSize(size);
   await open(page, `${demo}/lower-terrace/trees/lower-terrace-C2?side=map`);
   await page.getByRole('region', { name: 'Findings' }).getByRole('button', { name: /^A/ }).click();
   await page.getByRole('list', { name: 'Ways to cut it' }).waitFor();
@@ -85,8 +85,8 @@ test('pictures of the main views', async ({ page, demo, june }, info) => {
 test('the fortnight', async ({ page, folder: dir }, info) => {
   test.skip(!process.env.SCREENSHOTS || info.project.name === 'phone', 'made by make screenshots');
   const db = join(dir, 'sky.db');
-  copyFileSync(await demoOf('2027-05-10'), db);
-  const app = await start(['demo', '--db', db, '--today', '2027-05-10', '--station', '']);
+  copyFileSync(await demoOf('2027-03-10'), db);
+  const app = await start(['demo', '--db', db, '--today', '2027-03-10', '--station', '']);
   await open(page, `${app.url}/lower-terrace/yard`);
   const strip = page.getByRole('region', { name: 'The fortnight' });
   await strip.locator('table').waitFor();

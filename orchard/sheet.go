@@ -272,32 +272,24 @@ func gate(plot *store.Plot) [2]float64 {
 
 // wallsOf are what one walks round.
 func wallsOf(plot *store.Plot) []walk.Wall {
-	var out []walk.Wall
-	for _, f := range plot.Features {
-		switch f.Kind {
-		case "wall", "fence", "hedge":
-			var w walk.Wall
-			for _, pt := range f.Points {
-				w = append(w, [2]float64{pt.X, pt.Y})
-			}
-			out = append(out, w)
-		}
-	}
-	return out
+	return outlines[walk.Wall](plot, "wall", "fence", "hedge")
 }
 
 // bedsOf are what nobody walks on.
-func bedsOf(plot *store.Plot) []walk.Bed {
-	var out []walk.Bed
+func bedsOf(plot *store.Plot) []walk.Bed { return outlines[walk.Bed](plot, "bed", "shed", "water") }
+
+// outlines are the places of what stands on a plot, of some kinds.
+func outlines[T ~[][2]float64](plot *store.Plot, kinds ...string) []T {
+	var out []T
 	for _, f := range plot.Features {
-		switch f.Kind {
-		case "bed", "shed", "water":
-			var b walk.Bed
-			for _, pt := range f.Points {
-				b = append(b, [2]float64{pt.X, pt.Y})
-			}
-			out = append(out, b)
+		if !slices.Contains(kinds, f.Kind) {
+			continue
 		}
+		var line T
+		for _, pt := range f.Points {
+			line = append(line, [2]float64{pt.X, pt.Y})
+		}
+		out = append(out, line)
 	}
 	return out
 }

@@ -8,8 +8,6 @@ import (
 	"slices"
 
 	"vertumna/core/almanac"
-	"vertumna/core/given"
-	"vertumna/core/pomology"
 	"vertumna/core/year"
 	"vertumna/store"
 	"vertumna/weather"
@@ -76,7 +74,11 @@ func (k *Keeper) updateWeather(ctx context.Context, st Station, o *store.Orchard
 		return err
 	}
 	for _, part := range [][]weather.Day{days, next} {
-		if err := likely(part, s); err != nil {
+		var temps []almanac.TempDay
+		for _, d := range part {
+			temps = append(temps, almanac.TempDay{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax})
+		}
+		if err := almanac.LikelyAt(s, temps); err != nil {
 			return err
 		}
 	}
@@ -94,76 +96,23 @@ func (k *Keeper) updateWeather(ctx context.Context, st Station, o *store.Orchard
 	return k.store.SaveForecast(ctx, o.ID, forecast)
 }
 
-// mostOffC is how far a week or more may lie from the usual weather of the place, C; our own estimate, wide of any spell on record.
-const mostOffC = 16
-
-// likely refuses what cannot be weather of a site: units mixed up, another hemisphere.
-func likely(days []weather.Day, s *almanac.Site) error {
-	if len(days) < 7 {
-		return nil
-	}
-	off := 0.0
-	for _, d := range days {
-		n, err := almanac.NormalsOn(s, d.Date)
-		if err != nil {
-			return err
-		}
-		off += (d.Tmin+d.Tmax)/2 - n.Mean
-	}
-	off /= float64(len(days))
-	if math.Abs(off) > mostOffC {
-		return given.Fault{Code: "unlikely_weather", Field: "days", Given: fmt.Sprintf("%d days that are %+.0f C off the usual", len(days), off), Expected: "weather of this place in degrees C"}
-	}
-	return nil
-}
-
-// mostMissing is the share of a season's days that may be missing and filled in from usual weather before it stands on usual weather whole.
-const mostMissing = 0.2
-
-// knownTemps are the days of a season that are known, from its start without a break: as told, the forecast next, and usual weather where a
-// day is missing. Empty where too little is known. Filled: how many days are of usual weather.
+// knownTemps are the days of a season that are known, the forecast next; empty where too little is known.
 func knownTemps(sky *store.Sky, s *almanac.Site, season int, today almanac.Day) (days []almanac.TempDay, filled int) {
-	from, to := almanac.SeasonStart(season, s.South()), almanac.SeasonEnd(season, s.South())
-	told := map[almanac.Day]almanac.TempDay{}
-	last := almanac.NoDay
-	note := func(d almanac.Day, lo, hi float64) {
-		if d < from || d > to {
-			return
-		}
-		told[d] = almanac.TempDay{Date: d, Tmin: lo, Tmax: hi}
-		if !last.Known() || d > last {
-			last = d
+	if sky == nil {
+		return nil, 0
+	}
+	var told []almanac.TempDay
+	for _, d := range sky.Days {
+		if d.Date <= today {
+			told = append(told, almanac.TempDay{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax})
 		}
 	}
 	for _, f := range sky.Forecast {
-		if f.Date >= today {
-			note(f.Date, f.Tmin, f.Tmax)
+		if n := len(told); f.Date >= today && (n == 0 || f.Date > told[n-1].Date) { // a day that was is no forecast any more
+			told = append(told, almanac.TempDay{Date: f.Date, Tmin: f.Tmin, Tmax: f.Tmax})
 		}
 	}
-	for _, d := range sky.Days {
-		if d.Date <= today {
-			note(d.Date, d.Tmin, d.Tmax)
-		}
-	}
-	if !last.Known() {
-		return nil, 0
-	}
-	for d := from; d <= last; d++ {
-		t, ok := told[d]
-		if !ok {
-			n, err := almanac.NormalsOn(s, d)
-			if err != nil {
-				return nil, 0
-			}
-			t = almanac.TempDay{Date: d, Tmin: n.Tmin, Tmax: n.Tmax}
-			filled++
-		}
-		days = append(days, t)
-	}
-	if float64(filled) > mostMissing*float64(len(days)) {
-		return nil, 0
-	}
-	return days, filled
+	return almanac.KnownSeason(s, season, told)
 }
 
 // inDays is a fingerprint of known days.
@@ -263,26 +212,6 @@ func wet(mm float64) float64 {
 	return 0
 }
 
-// purposeOf is the kind of work that a task's weather is that of, by what is cut and when.
-func purposeOf(t *year.Task, tp *year.TreePlan) (almanac.Purpose, bool) {
-	stone := tp.Tree.Kind.Group == pomology.Stone
-	switch t.Kind {
-	case year.DormantCut, year.HeightCut, year.RestrainCut:
-		if stone {
-			return almanac.WinterStone, true
-		}
-		return almanac.WinterPome, true
-	case year.SummerCut, year.SummerShoots, year.AutumnHeight:
-		if stone {
-			return almanac.SummerStone, true
-		}
-		return almanac.SummerPome, true
-	case year.Thin:
-		return almanac.Thinning, true
-	}
-	return "", false
-}
-
 // purposesOf are the kinds of work that are open in the fortnight ahead, in the order of their table.
 func purposesOf(p *Planned) []almanac.Purpose {
 	open := map[almanac.Purpose]bool{}
@@ -293,7 +222,7 @@ func purposesOf(p *Planned) []almanac.Purpose {
 			if tp == nil || t.Window.Opens.Day > p.Shown.Shown+almanac.ForecastLeads || t.Window.Closes.Day < p.Shown.Shown {
 				continue
 			}
-			if purpose, ok := purposeOf(t, tp); ok {
+			if purpose, ok := year.PurposeOf(t, tp.Tree); ok {
 				open[purpose] = true
 			}
 		}
@@ -362,28 +291,6 @@ func weatherOn(sky *store.Sky, day almanac.Day) *store.Weather {
 	return &store.Weather{TminC: &d.Tmin, TmaxC: &d.Tmax, RainMM: &d.RainMM, Source: d.Source}
 }
 
-// frosts are the nights of frost that the weather tells of, as entries of their own: they ask for a count and lower what is alive, as those
-// that a person logged. A night that a person logged counts as they logged it.
-func frosts(sky *store.Sky, entries []year.Entry, shown almanac.Day, south bool) []year.Entry {
-	if sky == nil {
-		return nil
-	}
-	said := map[almanac.Day]bool{}
-	for i := range entries {
-		if entries[i].Kind == year.FrostEntry {
-			said[entries[i].Date] = true
-		}
-	}
-	var out []year.Entry
-	for _, d := range sky.Days {
-		if d.Tmin >= 0 || d.Date > shown || said[d.Date] {
-			continue
-		}
-		out = append(out, year.Entry{ID: "sky-" + d.Date.String(), Date: d.Date, Season: year.SeasonOf(d.Date, south), Kind: year.FrostEntry, Tmin: d.Tmin})
-	}
-	return out
-}
-
 // waitsForWeather says of a job that is due that the day shown is not fit for it, and which is; empty where it is fit, or no forecast begins
 // on that day.
 func (p *Planned) waitsForWeather(t *year.Task) string {
@@ -391,7 +298,7 @@ func (p *Planned) waitsForWeather(t *year.Task) string {
 	if tp == nil || p.Contents.Sky == nil || t.Group != year.DoNow && t.Group != year.ClosingSoon {
 		return ""
 	}
-	purpose, ok := purposeOf(t, tp)
+	purpose, ok := year.PurposeOf(t, tp.Tree)
 	ahead := p.Contents.Sky.Forecast
 	if !ok || len(ahead) == 0 || ahead[0].Date != p.Shown.Shown {
 		return ""
@@ -401,4 +308,16 @@ func (p *Planned) waitsForWeather(t *year.Task) string {
 		return ""
 	}
 	return p.Speaker.NextFit(purpose, fits)
+}
+
+// frosts are the nights of frost that the weather tells of, as entries of their own. A night that a person logged counts as they logged it.
+func frosts(sky *store.Sky, entries []year.Entry, shown almanac.Day, south bool) []year.Entry {
+	if sky == nil {
+		return nil
+	}
+	var nights []almanac.TempDay
+	for _, d := range sky.Days {
+		nights = append(nights, almanac.TempDay{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax})
+	}
+	return year.FrostsOf(nights, entries, shown, south)
 }

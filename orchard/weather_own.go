@@ -13,7 +13,6 @@ import (
 	"vertumna/core/almanac"
 	"vertumna/core/given"
 	"vertumna/store"
-	"vertumna/weather"
 )
 
 // OwnDay is what was read on the plot itself: a min-max thermometer, a rain gauge.
@@ -63,11 +62,11 @@ func (k *Keeper) ReadWeather(ctx context.Context, slug, text string) (*WeatherFi
 		return nil, err
 	}
 	if o.Site != nil {
-		told := make([]weather.Day, len(days))
+		temps := make([]almanac.TempDay, len(days))
 		for i, d := range days {
-			told[i] = weather.Day{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax}
+			temps[i] = almanac.TempDay{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax}
 		}
-		if err := likely(told, o.Site); err != nil {
+		if err := almanac.LikelyAt(o.Site, temps); err != nil {
 			return nil, err
 		}
 	}

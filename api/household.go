@@ -78,7 +78,7 @@ type hereKey struct{}
 var openPaths = regexp.MustCompile(`^/(api/access(/sign-in)?|api/help/[^/]+(/answers)?|api/schemas/.*|readyz|livez|openapi.*|calendar/.*)$`)
 
 // logs are what a helper may write: what was done and seen. A slip that is logged changes the map as the cuts did.
-var logs = regexp.MustCompile(`^/api/(access/sign-out|orchards/[^/]+/(entries(/[^/]+)?|trees/[^/]+/(map/slip/(choices|log)|fruit/(taps|passes)|training/rigs)))$`)
+var logs = regexp.MustCompile(`^/api/(access/sign-out|orchards/[^/]+/(entries(/[^/]+)?|trees/[^/]+/(map/slip/(choices|log)|fruit/(taps|passes)|training/(devices|choice|bend))))$`)
 
 // ownersOnly are what a helper does not read: files with everything, and who else was asked.
 var ownersOnly = regexp.MustCompile(`^/api/(archive|orchards/[^/]+/(archive|calendar|helpers|trees/[^/]+/helpers.*))$`)

@@ -21,11 +21,10 @@ var sources = []string{FromStation, FromFile, FromOwn}
 
 // KnownDay is a day of weather as it was: degrees C, mm of rain, gusts in km/h.
 type KnownDay struct {
-	Date             almanac.Day
-	Tmin, Tmax       float64
-	RainMM, GustKmh  float64
-	Source           string
-	OfSeveralSources bool // others tell of the day too; the stronger one counts
+	Date            almanac.Day
+	Tmin, Tmax      float64
+	RainMM, GustKmh float64
+	Source          string
 }
 
 // Sky is what is known of an orchard's weather: its days, and the forecast.
@@ -114,7 +113,6 @@ func (s *Store) Sky(ctx context.Context, orchardID string) (*Sky, error) {
 			if slices.Index(sources, d.Source) > slices.Index(sources, out.Days[n-1].Source) {
 				out.Days[n-1] = d
 			}
-			out.Days[n-1].OfSeveralSources = true
 			continue
 		}
 		out.Days = append(out.Days, d)

@@ -5,22 +5,29 @@ import (
 	"vertumna/core/pomology"
 )
 
-// PurposeOf is the kind of work that a task's day is judged as, by what is cut and when; false for work that any weather suits.
+// PurposeOf is the kind of work that a task's day is judged as: by the kind of tree, and by the season its cut is drawn as, so that a cut in
+// leaf is never judged as a dormant one. False for work that any weather suits.
 func PurposeOf(t *Task, tree *Tree) (almanac.Purpose, bool) {
+	if t.Kind == Thin {
+		return almanac.Thinning, true
+	}
+	if facts, ok := t.Kind.Facts(); !ok || !facts.Cut {
+		return "", false
+	}
 	stone := tree.Kind.Group == pomology.Stone
-	switch t.Kind {
-	case DormantCut, HeightCut, RestrainCut:
+	switch t.Mark {
+	case WinterMark:
 		if stone {
 			return almanac.WinterStone, true
 		}
 		return almanac.WinterPome, true
-	case SummerCut, SummerShoots, AutumnHeight:
+	case BloomMark:
+		return almanac.BudCut, true
+	case SummerMark:
 		if stone {
 			return almanac.SummerStone, true
 		}
 		return almanac.SummerPome, true
-	case Thin:
-		return almanac.Thinning, true
 	}
 	return "", false
 }

@@ -108,6 +108,7 @@ func (s *server) register(api huma.API) {
 	s.registerSheet(api)
 	s.registerHelper(api)
 	s.registerWeather(api)
+	s.registerDays(api)
 	s.registerYardLight(api)
 	s.registerFruit(api)
 	s.registerJournal(api)

@@ -73,5 +73,5 @@ func (s *server) writeCalendar(w http.ResponseWriter, r *http.Request, slug stri
 		return
 	}
 	w.Header().Set("Content-Type", "text/calendar; charset=utf-8")
-	_, _ = w.Write([]byte(exchange.Calendar(p.Contents.Orchard.Name, p.Plans, p.Speaker, s.Now(), p.Contents.Orchard.MadeOn())))
+	_, _ = w.Write([]byte(exchange.Calendar(p.Contents.Orchard.Name, p.Plans, p.Days, p.Speaker, s.Now(), p.Contents.Orchard.MadeOn())))
 }

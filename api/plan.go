@@ -48,15 +48,21 @@ func (s *server) registerPlan(api huma.API) {
 
 // planned is the plan of an orchard for the day a request names.
 func (s *server) planned(ctx context.Context, slug, text string) (*orchard.Planned, almanac.Day, error) {
-	day, err := dayOf(text)
+	day, err := s.dayOrToday(text)
 	if err != nil {
 		return nil, day, err
 	}
-	if !day.Known() {
-		day = s.Today()
-	}
 	p, err := s.Keeper.Plan(ctx, slug, day)
 	return p, day, err
+}
+
+// dayOrToday reads a day; none is today.
+func (s *server) dayOrToday(text string) (almanac.Day, error) {
+	day, err := dayOf(text)
+	if err == nil && !day.Known() {
+		day = s.Today()
+	}
+	return day, err
 }
 
 // dayOf reads a day; none is NoDay.

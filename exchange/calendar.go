@@ -10,6 +10,7 @@ import (
 	ics "github.com/arran4/golang-ical"
 
 	"vertumna/core/almanac"
+	"vertumna/core/days"
 	"vertumna/core/year"
 	"vertumna/words"
 )
@@ -19,8 +20,9 @@ const AlarmDays = 5
 
 // Calendar writes one event a task window, with stable ids, reasons in the description and an alarm five days before it
 // closes, never before it opens. stamp is the time the calendar is made.
-// Nothing stands in it that was over before since, the day the orchard was made; NoDay: not known.
-func Calendar(name string, plans []*year.Plan, s words.Speaker, stamp time.Time, since almanac.Day) string {
+// The days that jobs are set on stand as events of their own; chosen nil: none are known. Nothing stands in it that was over before since,
+// the day the orchard was made; NoDay: not known.
+func Calendar(name string, plans []*year.Plan, chosen *days.Plan, s words.Speaker, stamp time.Time, since almanac.Day) string {
 	cal := ics.NewCalendarFor("Vertumna")
 	cal.SetMethod(ics.MethodPublish)
 	cal.SetName(name)
@@ -30,12 +32,14 @@ func Calendar(name string, plans []*year.Plan, s words.Speaker, stamp time.Time,
 			for i := range tp.Tasks {
 				if t := &tp.Tasks[i]; !before(t, since) {
 					addEvent(cal, treeTitle(tp.Tree), t, s, stamp)
+					addDays(cal, treeTitle(tp.Tree), t, chosen, s, stamp)
 				}
 			}
 		}
 		for i := range p.Orchard {
 			if t := &p.Orchard[i]; !before(t, since) {
 				addEvent(cal, name, t, s, stamp)
+				addDays(cal, name, t, chosen, s, stamp)
 			}
 		}
 	}
@@ -86,6 +90,25 @@ func addEvent(cal *ics.Calendar, owner string, t *year.Task, s words.Speaker, st
 	a.SetAction(ics.ActionDisplay)
 	a.SetDescription(owner + ": " + s.Title(t) + " closes " + s.Day(closes))
 	a.SetTrigger(fmt.Sprintf("P%dDT8H", max(0, int(closes-opens)-AlarmDays)))
+}
+
+// addDays writes the days that a task is set on.
+func addDays(cal *ics.Calendar, owner string, t *year.Task, chosen *days.Plan, s words.Speaker, stamp time.Time) {
+	if chosen == nil {
+		return
+	}
+	c, ok := chosen.Find(t.ID)
+	if !ok {
+		return
+	}
+	for i, piece := range c.Pieces {
+		e := cal.AddEvent(fmt.Sprintf("%s.day%d@vertumna", t.ID, i+1))
+		e.SetDtStampTime(stamp)
+		e.SetSummary(fmt.Sprintf("%s: %s, %s", owner, s.Title(t), s.Minutes(float64(piece.Minutes))))
+		e.SetAllDayStartAt(midnight(piece.Date))
+		e.SetAllDayEndAt(midnight(piece.Date + 1))
+		e.SetDescription(strings.Join(append([]string{s.WhyDay(&c)}, s.Cautions(t.Cautions)...), "\n"))
+	}
 }
 
 func description(t *year.Task, s words.Speaker) string {

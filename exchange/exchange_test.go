@@ -57,8 +57,8 @@ func TestTheCalendarHoldsOneEventATaskWithStableIds(t *testing.T) {
 	s := demoStore(t, "2027-03-10")
 	ps := plans(t, s, "2027-03-10")
 	stamp := time.Date(2027, 3, 10, 8, 0, 0, 0, time.UTC)
-	text := exchange.Calendar("Lower Terrace", ps, words.Speaker{}, stamp, almanac.NoDay)
-	require.Equal(t, text, exchange.Calendar("Lower Terrace", plans(t, s, "2027-03-10"), words.Speaker{}, stamp, almanac.NoDay), "the same plan gives the same bytes")
+	text := exchange.Calendar("Lower Terrace", ps, nil, words.Speaker{}, stamp, almanac.NoDay)
+	require.Equal(t, text, exchange.Calendar("Lower Terrace", plans(t, s, "2027-03-10"), nil, words.Speaker{}, stamp, almanac.NoDay), "the same plan gives the same bytes")
 	tasks := len(ps[0].Orchard)
 	for _, tp := range ps[0].Trees {
 		tasks += len(tp.Tasks)
@@ -75,7 +75,7 @@ func TestTheCalendarHoldsOneEventATaskWithStableIds(t *testing.T) {
 
 func TestDoneTasksKeepTheirEventWithoutAlarmAndAlarmsNeverComeBeforeTheWindow(t *testing.T) {
 	s := demoStore(t, "2027-03-10")
-	text := exchange.Calendar("Lower Terrace", plans(t, s, "2027-03-10"), words.Speaker{}, time.Unix(0, 0), almanac.NoDay)
+	text := exchange.Calendar("Lower Terrace", plans(t, s, "2027-03-10"), nil, words.Speaker{}, time.Unix(0, 0), almanac.NoDay)
 	done, alarms := 0, 0
 	for _, event := range strings.Split(text, "BEGIN:VEVENT")[1:] {
 		if strings.Contains(event, "SUMMARY:Done") {
@@ -191,7 +191,7 @@ func TestNamesOfAnyScriptSurviveTheCalendar(t *testing.T) {
 	require.NoError(t, err)
 	p, err := year.Make(y, e, day("2027-03-10"))
 	require.NoError(t, err)
-	text := exchange.Calendar(odd, []*year.Plan{p}, words.Speaker{}, time.Unix(0, 0), almanac.NoDay)
+	text := exchange.Calendar(odd, []*year.Plan{p}, nil, words.Speaker{}, time.Unix(0, 0), almanac.NoDay)
 	for _, line := range strings.Split(text, "\r\n") {
 		require.LessOrEqual(t, len(line), 75, "lines are folded at 75 octets: %q", line)
 		require.NotContains(t, line, "\n")
@@ -201,7 +201,7 @@ func TestNamesOfAnyScriptSurviveTheCalendar(t *testing.T) {
 
 func TestAMissedTaskKeepsItsEventAndSaysWhatToDo(t *testing.T) {
 	s := demoStore(t, "2027-03-10")
-	text := exchange.Calendar("x", plans(t, s, "2027-09-20"), words.Speaker{}, time.Unix(0, 0), almanac.NoDay)
+	text := exchange.Calendar("x", plans(t, s, "2027-09-20"), nil, words.Speaker{}, time.Unix(0, 0), almanac.NoDay)
 	for _, event := range strings.Split(text, "BEGIN:VEVENT")[1:] {
 		if strings.Contains(event, "SUMMARY:Missed") {
 			require.NotContains(t, event, "VALARM")
@@ -216,8 +216,8 @@ func TestAMissedTaskKeepsItsEventAndSaysWhatToDo(t *testing.T) {
 func TestTheCalendarHoldsNothingFromBeforeTheOrchard(t *testing.T) {
 	s := demoStore(t, "2027-09-20")
 	all := plans(t, s, "2027-09-20")
-	whole := exchange.Calendar("x", all, words.Speaker{}, time.Unix(0, 0), almanac.NoDay)
-	since := exchange.Calendar("x", all, words.Speaker{}, time.Unix(0, 0), almanac.DateOf(2027, 6, 1))
+	whole := exchange.Calendar("x", all, nil, words.Speaker{}, time.Unix(0, 0), almanac.NoDay)
+	since := exchange.Calendar("x", all, nil, words.Speaker{}, time.Unix(0, 0), almanac.DateOf(2027, 6, 1))
 	require.Contains(t, whole, "SUMMARY:Missed: ")
 	require.Less(t, strings.Count(since, "SUMMARY:Missed: "), strings.Count(whole, "SUMMARY:Missed: "))
 	require.Equal(t, strings.Count(whole, "SUMMARY:Done"), strings.Count(since, "SUMMARY:Done"), "what was done stays")

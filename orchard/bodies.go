@@ -118,26 +118,28 @@ type Says struct {
 // TaskBody is a task with its evidence and words.
 type TaskBody struct {
 	Bar
-	TreeID      string      `json:"tree_id,omitempty"`
-	Code        string      `json:"code,omitempty"`
-	TreeName    string      `json:"tree_name,omitempty"`
-	KindName    string      `json:"kind_name,omitempty"`
-	Season      int         `json:"season"`
-	OpensSays   string      `json:"opens_says"`
-	ClosesSays  string      `json:"closes_says"`
-	OpensEarly  almanac.Day `json:"opens_early"`
-	ClosesLate  almanac.Day `json:"closes_late"`
-	Reasons     []Says      `json:"reasons" nullable:"false"`
-	Held        []Says      `json:"held" nullable:"false"`
-	Cautions    []string    `json:"cautions" nullable:"false"`
-	MinutesSays string      `json:"minutes_says"`
-	Estimated   bool        `json:"minutes_estimated"`
-	Share       float64     `json:"share,omitempty"`
-	Instead     string      `json:"instead,omitempty"`
-	Others      []OtherBody `json:"others" nullable:"false"`
-	Grades      []GradeBody `json:"grades" nullable:"false"`
-	Trouble     string      `json:"trouble,omitempty" doc:"what went not as meant last time"`
-	Weather     string      `json:"weather,omitempty" doc:"of a job due now: that its day is not fit, and the first that is"`
+	TreeID      string       `json:"tree_id,omitempty"`
+	Code        string       `json:"code,omitempty"`
+	TreeName    string       `json:"tree_name,omitempty"`
+	KindName    string       `json:"kind_name,omitempty"`
+	Season      int          `json:"season"`
+	OpensSays   string       `json:"opens_says"`
+	ClosesSays  string       `json:"closes_says"`
+	OpensEarly  almanac.Day  `json:"opens_early"`
+	ClosesLate  almanac.Day  `json:"closes_late"`
+	Reasons     []Says       `json:"reasons" nullable:"false"`
+	Held        []Says       `json:"held" nullable:"false"`
+	Cautions    []string     `json:"cautions" nullable:"false"`
+	MinutesSays string       `json:"minutes_says"`
+	Estimated   bool         `json:"minutes_estimated"`
+	Share       float64      `json:"share,omitempty"`
+	Instead     string       `json:"instead,omitempty"`
+	Others      []OtherBody  `json:"others" nullable:"false"`
+	Grades      []GradeBody  `json:"grades" nullable:"false"`
+	Trouble     string       `json:"trouble,omitempty" doc:"what went not as meant last time"`
+	SetFor      *almanac.Day `json:"set_for,omitempty" doc:"the day it is planned for"`
+	SetSays     string       `json:"set_says,omitempty" doc:"why that day"`
+	Weather     string       `json:"weather,omitempty" doc:"of a job due now: that its day is not fit, and the first that is"`
 }
 
 // GradeBody is a stretch of days with how good it is.

@@ -10,9 +10,11 @@ import (
 	"vertumna/core/almanac"
 	"vertumna/core/crop"
 	"vertumna/core/cut"
+	"vertumna/core/days"
 	"vertumna/core/given"
 	"vertumna/core/limb"
 	"vertumna/core/training"
+	"vertumna/core/walk"
 	"vertumna/core/year"
 	"vertumna/store"
 	"vertumna/words"
@@ -37,6 +39,8 @@ type Keeper struct {
 	decided   *kept[mapKey, []year.LimbDate]
 	built     *kept[mapKey, []training.Built]
 
+	healths *kept[mapKey, walk.Health]
+
 	yardLights *kept[planKey, *YardLightBody]
 
 	amounts *amounts
@@ -50,6 +54,7 @@ func NewKeeper(s *store.Store, today func() almanac.Day, log *slog.Logger) *Keep
 		plans: keep[planKey, *Planned](keepPlans), fruits: keep[fruitKey, *fruitMade](keepFruits),
 		lights: keep[mapKey, limb.Light](keepFacts), sections: keep[mapKey, float64](keepFacts), heights: keep[mapKey, float64](keepFacts), halves: keep[mapKey, half](keepFacts),
 		forecasts: keep[mapKey, cut.Forecast](keepFacts), decided: keep[mapKey, []year.LimbDate](keepFacts), built: keep[mapKey, []training.Built](keepFacts),
+		healths:    keep[mapKey, walk.Health](keepFacts),
 		yardLights: keep[planKey, *YardLightBody](keepLights),
 		amounts:    newAmounts(),
 	}
@@ -103,6 +108,8 @@ type Planned struct {
 	Plans    []*year.Plan
 	Shown    *year.Plan
 	Docket   year.Docket
+	Days     *days.Plan   // nil of a plan that is only tried out
+	waiting  []*year.Task // jobs without a day, because something else comes first
 	Speaker  words.Speaker
 	key      planKey  // zero: not one that others ask for
 	Unworked []string // codes of trees whose slip could not be worked out
@@ -147,10 +154,11 @@ func (k *Keeper) Plan(ctx context.Context, slug string, day almanac.Day) (*Plann
 			return nil, err
 		}
 		out, err := k.make(ctx, c, day)
-		if out != nil {
-			out.key = key
+		if err != nil {
+			return nil, err
 		}
-		return out, err
+		out.key = key
+		return out, k.chooseDays(ctx, out, day)
 	})
 }
 

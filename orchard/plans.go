@@ -50,6 +50,7 @@ func (p *Planned) task(t *year.Task) TaskBody {
 		MinutesSays: sp.Minutes(t.Minutes), Estimated: t.MinutesEstimated, Share: t.Share, Instead: sp.Instead(t),
 		Others: []OtherBody{}, Grades: []GradeBody{}, Trouble: t.Trouble, Weather: p.waitsForWeather(t),
 	}
+	out.SetFor, out.SetSays = p.chosenFor(t)
 	for i := range p.Yard.Trees {
 		if tr := &p.Yard.Trees[i]; tr.ID == t.Tree {
 			out.Code, out.TreeName, out.KindName = tr.Code, tr.Name, tr.Kind.Name

@@ -235,10 +235,19 @@ func (k *Keeper) healthOf(ctx context.Context, p *Planned, tp *year.TreePlan, ma
 	if mark.Revision == 0 {
 		return out, nil
 	}
-	m, err := k.checked(ctx, tp.Tree.ID, mark)
-	if err != nil {
-		return out, err
-	}
+	seen, err := k.healths.of(mapKey{tree: tp.Tree.ID, mark: mark}, func() (walk.Health, error) {
+		m, err := k.checked(ctx, tp.Tree.ID, mark)
+		if err != nil {
+			return walk.Clean, err
+		}
+		return healthOn(m), nil
+	})
+	return max(out, seen), err
+}
+
+// healthOn is what a limb map says of how a tree is touched.
+func healthOn(m *limb.Map) walk.Health {
+	out := walk.Clean
 	for i := range m.Axes {
 		for _, x := range m.Axes[i].Marks {
 			if x.Kind == limb.Diseased {
@@ -249,7 +258,7 @@ func (k *Keeper) healthOf(ctx context.Context, p *Planned, tp *year.TreePlan, ma
 			}
 		}
 	}
-	return out, nil
+	return out
 }
 
 // catching are words of what a blade carries from tree to tree.

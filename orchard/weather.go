@@ -291,8 +291,8 @@ func weatherOn(sky *store.Sky, day almanac.Day) *store.Weather {
 	return &store.Weather{TminC: &d.Tmin, TmaxC: &d.Tmax, RainMM: &d.RainMM, Source: d.Source}
 }
 
-// waitsForWeather says of a job that is due that the day shown is not fit for it, and which is; empty where it is fit, or no forecast begins
-// on that day.
+// waitsForWeather says of a job that is due that the day shown is not fit for it, and which it is set for; empty where it is fit, or no
+// forecast begins on that day.
 func (p *Planned) waitsForWeather(t *year.Task) string {
 	tp := p.treeShown(t.Tree)
 	if tp == nil || p.Contents.Sky == nil || t.Group != year.DoNow && t.Group != year.ClosingSoon {
@@ -306,6 +306,9 @@ func (p *Planned) waitsForWeather(t *year.Task) string {
 	fits, err := almanac.FitDays(purpose, ahead)
 	if err != nil || fits[0].Fit {
 		return ""
+	}
+	if set, _ := p.chosenFor(t); set != nil {
+		return p.Speaker.WaitsUntil(fits[0].Why, *set)
 	}
 	return p.Speaker.NextFit(purpose, fits)
 }

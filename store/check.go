@@ -88,6 +88,11 @@ func (p *Person) Check() (fs given.Faults) {
 	for i, t := range p.Tools {
 		oneLine(&fs, fmt.Sprintf("tools[%d].name", i), t.Name, false)
 	}
+	for i, a := range p.Away {
+		if a.To < a.From {
+			fs.Add("bad_range", fmt.Sprintf("away[%d].to", i), a.To.String(), "a day not before "+a.From.String())
+		}
+	}
 	return fs
 }
 

@@ -24,6 +24,9 @@ func (s *Store) Contents(ctx context.Context, slug string) (*Contents, error) {
 	if c.Sky, err = s.Sky(ctx, o.ID); err != nil {
 		return nil, err
 	}
+	if c.Set, err = s.SetDays(ctx, o.ID); err != nil {
+		return nil, err
+	}
 	c.Own, err = s.OwnTasks(ctx, o.ID)
 	return c, err
 }

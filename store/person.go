@@ -4,6 +4,8 @@ import (
 	"context"
 	"database/sql"
 	"encoding/json"
+
+	"vertumna/core/almanac"
 )
 
 // Person is someone who works in an orchard: their reach, hands, hours and tools. Zero numbers are unknown.
@@ -15,7 +17,14 @@ type Person struct {
 	CeilingCM   float64    `json:"ceiling_cm" minimum:"0" maximum:"600" doc:"own ceiling where a ladder is accepted"`
 	HandSpanCM  float64    `json:"hand_span_cm" minimum:"0" maximum:"26" doc:"width of the closed hand with the thumb laid along the shoot, or of the hand stretched (over 16: halved); 0 unknown"`
 	HoursAWeek  [7]float64 `json:"hours_a_week" doc:"hours free on each weekday, Sunday first" minimum:"0" maximum:"24"`
+	Away        []Away     `json:"away,omitempty" nullable:"false" maxItems:"50" doc:"days kept free of work"`
 	Tools       []Tool     `json:"tools" nullable:"false" maxItems:"50"`
+}
+
+// Away is a stretch of days that a person keeps free of work, both ends included.
+type Away struct {
+	From almanac.Day `json:"from"`
+	To   almanac.Day `json:"to"`
 }
 
 // Tool is a tool of one's own and the thickest wood it takes.

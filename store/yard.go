@@ -13,7 +13,8 @@ type Contents struct {
 	Trees   []Tree
 	Entries []Entry
 	Own     []OwnTask
-	Sky     *Sky // what is known of its weather
+	Sky     *Sky                   // what is known of its weather
+	Set     map[string]almanac.Day // days that a person set, by task
 	// SetAside are rows that cannot be read, left out of all the above.
 	SetAside []Broken
 	// LightCapsM are how high trees may stand for their neighbours' light, by tree; worked out where a school asks for them.

@@ -55,6 +55,11 @@ func FitDays(p Purpose, days []ForecastDay) ([]FitDay, error) {
 	if err != nil {
 		return nil, err
 	}
+	return FitDaysBy(l, days)
+}
+
+// FitDaysBy is FitDays by limits of one's own. Errors: series_short, series_order, bad_forecast.
+func FitDaysBy(l FitLimits, days []ForecastDay) ([]FitDay, error) {
 	if len(days) == 0 {
 		return nil, refuse("series_short", "days", "none", "at least one day")
 	}

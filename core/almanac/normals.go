@@ -189,3 +189,16 @@ func NormalsOn(s *Site, day Day) (DayNormals, error) {
 	}
 	return newNormals(s).on(day), nil
 }
+
+// NormalsOver is NormalsOn for n days from one on. Errors: those of Site.Check.
+func NormalsOver(s *Site, from Day, n int) ([]DayNormals, error) {
+	if err := s.check(); err != nil {
+		return nil, err
+	}
+	knots := newNormals(s)
+	out := make([]DayNormals, n)
+	for i := range out {
+		out[i] = knots.on(from + Day(i))
+	}
+	return out, nil
+}

@@ -2,7 +2,8 @@ import { addDays, between, isDay, monthStarts } from './shared/day';
 import { read, say, show, readTemp, showTemp } from './shared/units';
 import { readPoints, writePoints } from './setup/PlotForm';
 import { angleOf, arc, inYear, shareOfYear } from './drawing/time';
-import { lanes } from './year/Year';
+import { lanes } from './year/lanes';
+import { minutes, monday, type Days } from './year/days';
 import { weeksOf } from './year/HoursChart';
 import type { Bar, Plan, TreeSummary } from './shared/api';
 import { crowns } from './drawing/YardPlan';
@@ -60,17 +61,33 @@ describe('time as a place', () => {
     expect(got.map((g) => `${g.bar.id}${String(g.lane)}`)).toEqual(['a0', 'b1', 'c0']);
   });
   it('adds the hours of a week by mark', () => {
-    const bar = { id: 'a', mark: 'thin', opens: '2026-11-01', closes: '2026-11-07', minutes: 90 } as Bar;
-    const plan = {
-      from: '2026-11-01',
-      to: '2027-10-31',
-      trees: [{ bars: [bar, bar] }],
-      orchard: [],
-    } as unknown as Plan;
-    const weeks = weeksOf(plan);
+    const plan = { from: '2026-11-01', to: '2027-10-31' } as unknown as Plan;
+    const pieces = [
+      { date: '2026-11-03', minutes: 60 },
+      { date: '2026-11-07', minutes: 120 },
+    ];
+    const days = {
+      days: [{ date: '2026-11-07', has: 240, chosen: 120, lost: false }],
+      jobs: [{ task_id: 'a', mark: 'thin', pieces }],
+    } as unknown as Days;
+    const weeks = weeksOf(plan, days);
+    expect(weeks[0]?.has).toBe(4);
     expect(weeks[0]?.total).toBe(3);
     expect(weeks[0]?.byMark.get('thin')).toBe(3);
     expect(weeks).toHaveLength(53);
+  });
+});
+
+describe('three weeks', () => {
+  it('begin on the Monday of the day’s week', () => {
+    expect(monday('2027-02-20')).toBe('2027-02-15');
+    expect(monday('2027-02-15')).toBe('2027-02-15');
+    expect(monday('2027-02-21')).toBe('2027-02-15');
+  });
+  it('say minutes as hours', () => {
+    expect(minutes(45)).toBe('45 min');
+    expect(minutes(75)).toBe('1 h 15');
+    expect(minutes(120)).toBe('2 h');
   });
 });
 

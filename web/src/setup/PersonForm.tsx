@@ -6,6 +6,8 @@ import { useSavePerson } from '../shared/queries';
 import { Trouble } from '../shared/Trouble';
 import { read, show, unitOf, type Units } from '../shared/units';
 
+type Away = NonNullable<Person['away']>[number];
+
 const weekdays = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 
 export function newPerson(name: string): Person {
@@ -77,6 +79,7 @@ export function PersonForm({
           ))}
         </div>
       </fieldset>
+      <AwayDays away={p.away ?? []} onChange={(away) => setP({ ...p, away })} />
       <div>
         <span className="sm q">Own tools, and the thickest wood each takes</span>
         {p.tools.map((t, i) => (
@@ -125,5 +128,39 @@ export function PersonForm({
         {save.isSuccess && <span className="sm q">Saved.</span>}
       </div>
     </div>
+  );
+}
+
+/** Days kept free of work: the planner sets nothing on them. */
+function AwayDays({ away, onChange }: { away: Away[]; onChange: (away: Away[]) => void }) {
+  const put = (i: number, a: Away) => onChange(away.map((x, j) => (j === i ? a : x)));
+  return (
+    <fieldset style={{ border: 0, padding: 0, margin: 0 }}>
+      <legend className="sm q">Days kept free of work</legend>
+      {away.map((a, i) => (
+        <div key={i} className="pair" style={{ marginTop: 8 }}>
+          <TextField
+            label="From"
+            type="date"
+            value={a.from}
+            onChange={(e) => put(i, { ...a, from: e.target.value })}
+            slotProps={{ inputLabel: { shrink: true } }}
+          />
+          <TextField
+            label="To"
+            type="date"
+            value={a.to}
+            onChange={(e) => put(i, { ...a, to: e.target.value })}
+            slotProps={{ inputLabel: { shrink: true } }}
+          />
+          <Button size="small" onClick={() => onChange(away.filter((_, j) => j !== i))}>
+            Remove
+          </Button>
+        </div>
+      ))}
+      <Button size="small" onClick={() => onChange([...away, { from: '', to: '' }])}>
+        Add days kept free
+      </Button>
+    </fieldset>
   );
 }

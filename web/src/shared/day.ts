@@ -37,6 +37,16 @@ export function long(day: Day): string {
   return format(day, { weekday: 'short', day: 'numeric', month: 'long', year: 'numeric' });
 }
 
+/** Sat 20 Feb, in the person's locale. */
+export function onWeekday(day: Day): string {
+  return format(day, { weekday: 'short', day: 'numeric', month: 'short' });
+}
+
+/** Sat, in the person's locale. */
+export function weekday(day: Day): string {
+  return format(day, { weekday: 'short' });
+}
+
 /** 20 February, in the person's locale. */
 export function plain(day: Day): string {
   return format(day, { day: 'numeric', month: 'long' });

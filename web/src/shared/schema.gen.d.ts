@@ -298,6 +298,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orchards/{slug}/days": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every job that is to come with its day, and what does not fit */
+        get: operations["get-days"];
+        /** Set a job on a day, or give the choice back */
+        put: operations["set-day"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orchards/{slug}/days/costs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The days a job could be done on, with what each costs */
+        get: operations["get-day-costs"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/orchards/{slug}/devices": {
         parameters: {
             query?: never;
@@ -498,6 +533,23 @@ export interface paths {
         };
         /** The season on a day shown */
         get: operations["get-plan"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orchards/{slug}/plan/other": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The windows as another school would have them, where they differ */
+        get: operations["get-other-school"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1297,6 +1349,12 @@ export interface components {
             /** Format: double */
             wire_cm: number;
         };
+        Away: {
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            to: string;
+        };
         Band: {
             /** Format: date */
             from: string;
@@ -1620,6 +1678,27 @@ export interface components {
             name: string;
             values: components["schemas"]["ValueMeta"][];
         };
+        ChosenBody: {
+            /** Format: date */
+            closes: string;
+            code?: string;
+            kind_name?: string;
+            mark: string;
+            /** Format: int64 */
+            minutes: number;
+            /** Format: date */
+            opens: string;
+            pieces: components["schemas"]["PieceBody"][];
+            /** @description why this day */
+            says: string;
+            /** @description a person set the day */
+            set: boolean;
+            short: string;
+            task_id: string;
+            title: string;
+            tree_id?: string;
+            tree_name?: string;
+        };
         Completeness: {
             /** Format: double */
             described: number;
@@ -1707,6 +1786,41 @@ export interface components {
             /** Format: double */
             to_cm?: number;
         };
+        DayCostBody: {
+            /** Format: date */
+            date: string;
+            /** @enum {string} */
+            level: "better" | "possible" | "harmful" | "forbidden";
+            /** @description it may be set */
+            open: boolean;
+            time: string;
+            /** @description what it is to the tree */
+            tree: string;
+            weather: string;
+        };
+        DaysBody: {
+            /**
+             * Format: date
+             * @description the day shown
+             */
+            day: string;
+            days: components["schemas"]["PlanDayBody"][];
+            /** @description logged in the last week */
+            done: components["schemas"]["DoneBody"][];
+            /** @description least harm first */
+            dropped: components["schemas"]["DroppedBody"][];
+            /** @description which days of the forecast are fit, by kind of work */
+            fit: components["schemas"]["FitByWorkBody"][];
+            /** @description somebody said what hours they have; else two on each day of the weekend are taken */
+            hours_said: boolean;
+            /** @description in the order of the work */
+            jobs: components["schemas"]["ChosenBody"][];
+            /** @description the work ahead against the hours */
+            says: string;
+            /** Format: date */
+            to: string;
+            waiting: components["schemas"]["WaitingBody"][];
+        };
         Decision: {
             /** @enum {string} */
             choice: "taken" | "left" | "moved" | "open";
@@ -1775,6 +1889,15 @@ export interface components {
             now: components["schemas"]["TaskBody"][];
             opening: components["schemas"]["TaskBody"][];
             wait: components["schemas"]["TaskBody"][];
+        };
+        DoneBody: {
+            /** Format: date */
+            date: string;
+            /** Format: int64 */
+            minutes: number;
+            task_id: string;
+            title: string;
+            tree_id?: string;
         };
         DrawnLimb: {
             /** Format: double */
@@ -1846,6 +1969,37 @@ export interface components {
              * @description the year it grew; absent when the map knows none
              */
             year?: number;
+        };
+        DroppedBody: {
+            /** Format: date */
+            closes: string;
+            code?: string;
+            costs: string;
+            /**
+             * Format: date
+             * @description the day it could be set on
+             */
+            fits?: string;
+            kind_name?: string;
+            /**
+             * Format: int64
+             * @description minutes without a day
+             */
+            left: number;
+            mark: string;
+            /** Format: int64 */
+            minutes: number;
+            /** Format: date */
+            opens: string;
+            /** @description the least more time that would hold it */
+            room?: components["schemas"]["PieceBody"];
+            room_says?: string;
+            short: string;
+            task_id: string;
+            title: string;
+            tree_id?: string;
+            tree_name?: string;
+            why: string;
         };
         Edit: {
             /** Format: double */
@@ -2063,6 +2217,11 @@ export interface components {
             fit: boolean;
             /** @description in words, where it is not */
             why?: string;
+        };
+        FitByWorkBody: {
+            days: components["schemas"]["FitBody"][];
+            name: string;
+            work: string;
         };
         FitRowBody: {
             days: components["schemas"]["FitBody"][];
@@ -3074,6 +3233,18 @@ export interface components {
             preset: string;
             says: string;
         };
+        OtherWindowBody: {
+            /** Format: date */
+            closes?: string;
+            mark: string;
+            /** @description it would not do the job */
+            never: boolean;
+            /** Format: date */
+            opens?: string;
+            says: string;
+            task_id: string;
+            tree_id: string;
+        };
         OutUp: {
             /** Format: double */
             out: number;
@@ -3224,6 +3395,8 @@ export interface components {
             year: number;
         };
         Person: {
+            /** @description days kept free of work */
+            away?: components["schemas"]["Away"][];
             /**
              * Format: double
              * @description own ceiling where a ladder is accepted
@@ -3251,6 +3424,12 @@ export interface components {
             person: components["schemas"]["Person"];
             /** Format: int64 */
             version: number;
+        };
+        PieceBody: {
+            /** Format: date */
+            date: string;
+            /** Format: int64 */
+            minutes: number;
         };
         PlaceBody: {
             cold: string;
@@ -3359,6 +3538,22 @@ export interface components {
             trees: components["schemas"]["TreeSummary"][];
             /** Format: date */
             winter_solstice: string;
+        };
+        PlanDayBody: {
+            /**
+             * Format: int64
+             * @description minutes of work set on it
+             */
+            chosen: number;
+            /** Format: date */
+            date: string;
+            /**
+             * Format: int64
+             * @description minutes there are
+             */
+            has: number;
+            /** @description the forecast leaves no open job fit to be done on it */
+            lost: boolean;
         };
         PlantingBody: {
             /** @enum {string} */
@@ -3715,6 +3910,11 @@ export interface components {
              * @description 0 upper, 90 right, 180 under, 270 left; absent: only the kind was seen
              */
             roll_deg?: number;
+        };
+        SetDayInputBody: {
+            /** Format: date */
+            day?: string;
+            task_id: string;
         };
         SetPassphraseInputBody: {
             passphrase: string;
@@ -4313,6 +4513,13 @@ export interface components {
             reasons: components["schemas"]["Says"][];
             /** Format: int64 */
             season: number;
+            /**
+             * Format: date
+             * @description the day it is planned for
+             */
+            set_for?: string;
+            /** @description why that day */
+            set_says?: string;
             /** Format: double */
             share?: number;
             short: string;
@@ -4739,6 +4946,23 @@ export interface components {
             slug: string;
             /** @description site classes it does not suit */
             unfit: string[];
+        };
+        WaitingBody: {
+            /** Format: date */
+            closes: string;
+            code?: string;
+            kind_name?: string;
+            mark: string;
+            /** Format: int64 */
+            minutes: number;
+            /** Format: date */
+            opens: string;
+            says: string;
+            short: string;
+            task_id: string;
+            title: string;
+            tree_id?: string;
+            tree_name?: string;
         };
         WallBody: {
             /**
@@ -6143,6 +6367,191 @@ export interface operations {
             };
         };
     };
+    "get-days": {
+        parameters: {
+            query?: {
+                /** @description YYYY-MM-DD; absent: today */
+                day?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DaysBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "set-day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetDayInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DaysBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-day-costs": {
+        parameters: {
+            query: {
+                /** @description YYYY-MM-DD; absent: today */
+                day?: string;
+                task_id: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayCostBody"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "list-devices": {
         parameters: {
             query?: {
@@ -7069,6 +7478,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlanBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-other-school": {
+        parameters: {
+            query: {
+                /** @description YYYY-MM-DD; absent: today */
+                day?: string;
+                preset: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OtherWindowBody"][];
                 };
             };
             /** @description Not Found */

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { Docket as DocketData, Task } from '../shared/api';
-import { plain } from '../shared/day';
+import { onWeekday, plain } from '../shared/day';
 import { lookOf, StakeLabel } from '../drawing/StakeLabel';
 import { TaskDetail } from './TaskDetail';
 
@@ -97,13 +97,14 @@ function when(t: Task, group: string): string {
   return group === 'closing' ? `closes ${plain(t.closes)}` : t.minutes_says;
 }
 
-function why(t: Task, group: string): string {
+function why(t: Task, group: string, day: string): string {
   if (group === 'missed') return t.instead ?? '';
   const first =
     group === 'wait'
       ? (t.held[0] ?? t.reasons[0])
       : (t.reasons.find((r) => !r.rule.startsWith('aim-')) ?? t.reasons[0]);
-  const says = [t.weather, first?.says].filter(Boolean).join(' ');
+  const set = t.set_for && !t.weather && t.set_for !== day ? `Set for ${onWeekday(t.set_for)}.` : '';
+  const says = [t.weather, set, first?.says].filter(Boolean).join(' ');
   const until = plain(t.closes);
   return group === 'now' && !says.includes(until) ? `${says} Until ${until}.` : says;
 }
@@ -137,7 +138,7 @@ function Row({ row, group, open, setOpen, onLog, onTree, day }: RowProps) {
           {many ? <span className="q">, {row.map((t) => t.code).join(' ')}</span> : ''}
         </span>
         <span className="tm">{when(first, group)}</span>
-        <span className="why">{why(first, group)}</span>
+        <span className="why">{why(first, group, day)}</span>
       </button>
       {expanded && (
         <>

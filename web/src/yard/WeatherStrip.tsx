@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { api, need, type Schemas } from '../shared/api';
-import { plain } from '../shared/day';
+import { plain, weekday } from '../shared/day';
 import { wrote } from '../shared/stale';
 import { say, type Units } from '../shared/units';
 import { OwnWeather } from './OwnWeather';
@@ -37,9 +37,6 @@ function useAsk(slug: string) {
     onSuccess: () => wrote(client),
   });
 }
-
-const weekday = (day: string) =>
-  new Date(`${day}T12:00:00Z`).toLocaleDateString('en-GB', { weekday: 'short', timeZone: 'UTC' });
 
 /** The fortnight ahead: how warm, how wet, how windy, and for which work its days are fit. */
 export function WeatherStrip({ slug, units }: { slug: string; units: Units }) {

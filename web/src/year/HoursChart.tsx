@@ -1,60 +1,65 @@
 import type { Plan } from '../shared/api';
 import { fromNumber, plain, toNumber } from '../shared/day';
 import { markOf } from '../drawing/marks';
+import type { Days } from './days';
 
 interface Week {
   start: number;
   byMark: Map<string, number>;
   total: number;
+  has: number;
 }
 
-/** The hours of each week if every open job were done at the middle of its window. */
-export function weeksOf(plan: Plan): Week[] {
+/** The hours of each week of the year as the days are chosen, and those one has. */
+export function weeksOf(plan: Plan, days: Days | undefined): Week[] {
   const first = toNumber(plan.from);
   const out: Week[] = [];
-  for (let d = first; d <= toNumber(plan.to); d += 7) out.push({ start: d, byMark: new Map(), total: 0 });
-  const bars = [...plan.trees.flatMap((t) => t.bars), ...plan.orchard];
-  for (const b of bars) {
-    const mid = (toNumber(b.opens) + toNumber(b.closes)) / 2;
-    const week = out[Math.floor((mid - first) / 7)];
-    if (!week) continue;
-    week.byMark.set(b.mark, (week.byMark.get(b.mark) ?? 0) + b.minutes / 60);
-    week.total += b.minutes / 60;
+  for (let d = first; d <= toNumber(plan.to); d += 7) out.push({ start: d, byMark: new Map(), total: 0, has: 0 });
+  const weekOf = (d: string) => out[Math.floor((toNumber(d) - first) / 7)];
+  for (const d of days?.days ?? []) {
+    const week = weekOf(d.date);
+    if (week) week.has += d.has / 60;
   }
+  for (const j of days?.jobs ?? [])
+    for (const p of j.pieces) {
+      const week = weekOf(p.date);
+      if (!week) continue;
+      week.byMark.set(j.mark, (week.byMark.get(j.mark) ?? 0) + p.minutes / 60);
+      week.total += p.minutes / 60;
+    }
   return out;
 }
 
 /** Hours of work a week against the hours one has. */
 export function HoursChart({
   plan,
+  days,
   x,
   width,
   left,
 }: {
   plan: Plan;
+  days: Days | undefined;
   x: (d: string) => number;
   width: number;
   left: number;
 }) {
-  const weeks = weeksOf(plan);
-  const top = Math.max(4, plan.hours_a_week, ...weeks.map((w) => w.total));
+  const weeks = weeksOf(plan, days);
+  const top = Math.max(2, ...weeks.map((w) => Math.max(w.total, w.has)));
   const h = 130;
   const y = (v: number) => h - 18 - (v / top) * (h - 30);
-  const over = weeks.filter((w) => plan.hours_a_week > 0 && w.total > plan.hours_a_week);
   return (
     <section aria-label="Hours a week" style={{ marginTop: 12, borderTop: '1.5px solid var(--ink)' }}>
       <div style={{ padding: '8px 20px 0', display: 'flex', gap: 16, flexWrap: 'wrap', alignItems: 'baseline' }}>
         <h3>Hours a week</h3>
         <span className="sm q">
-          Bars: every job at the middle of its window.{' '}
-          {plan.hours_a_week > 0
-            ? `Line: the ${String(plan.hours_a_week)} hours you have.`
-            : 'Say in Settings how many hours you have.'}
+          Bars: work on the days set. Line: the hours you have.
+          {days && !days.hours_said && ' Nobody said what hours they have: say it in Settings.'}
         </span>
-        {over.length > 0 && (
+        {(days?.dropped.length ?? 0) > 0 && (
           <b className="sm over">
-            {over.length === 1 ? 'One week asks' : `${String(over.length)} weeks ask`} more than that; most windows
-            leave room to move.
+            {days?.dropped.length === 1 ? 'One job finds' : `${String(days?.dropped.length)} jobs find`} no day: see
+            three weeks.
           </b>
         )}
       </div>
@@ -98,15 +103,21 @@ export function HoursChart({
             );
           });
         })}
-        {plan.hours_a_week > 0 && (
-          <path
-            d={`M${String(left)} ${String(y(plan.hours_a_week))}H${String(width - 24)}`}
-            stroke="var(--ink)"
-            strokeWidth={1.6}
-          />
-        )}
+        <path d={outline(weeks, x, y, plan)} fill="none" stroke="var(--ink)" strokeWidth={1.6} />
         <path d={`M${String(x(plan.day))} 0V${String(h - 18)}`} stroke="var(--ink)" strokeDasharray="2 3" />
       </svg>
     </section>
   );
+}
+
+/** The hours one has as a stair, from the week of the day shown on. */
+function outline(weeks: readonly Week[], x: (d: string) => number, y: (v: number) => number, plan: Plan): string {
+  const known = weeks.filter((w) => w.start + 7 > toNumber(plan.day));
+  return known
+    .map((w, i) => {
+      const end = Math.min(w.start + 7, toNumber(plan.to) + 1);
+      const from = Math.max(w.start, toNumber(plan.day));
+      return `${i === 0 ? 'M' : 'L'}${String(x(fromNumber(from)))} ${String(y(w.has))}H${String(x(fromNumber(end)))}`;
+    })
+    .join('');
 }

@@ -334,9 +334,18 @@ func TestSwitchingTheSchoolMovesWindows(t *testing.T) {
 
 func TestAnArchiveBringsAnOrchardBackWhole(t *testing.T) {
 	a := start(t, "2027-02-20")
+	a.sky()
+	a.ok("POST", lt+"/weather/own", object{"date": "2027-02-18", "tmin_c": -7.5, "tmax_c": 1, "rain_mm": 0})
+	a.ok("POST", lt+"/own-tasks", object{"title": "Oil the gate", "date": "2027-03-01", "for_days": 30, "minutes": 20})
+	for _, j := range list(a.ok("GET", lt+"/days", nil), "jobs") {
+		if title := j["title"]; title == "Oil the gate" || title == "Stand back and look" && j["code"] == "C2" {
+			a.ok("PUT", lt+"/days", object{"task_id": j["task_id"], "day": "2027-03-08"})
+		}
+	}
 	archive := a.ok("GET", lt+"/archive", nil)
 	slugs := a.ok("POST", "/api/archive", archive)["slugs"].([]any)
 	require.Equal(t, "lower-terrace-2", slugs[0])
+	a.sky() // the forecast is asked for again
 	bars := func(slug string) (out []string) {
 		for _, tr := range a.ok("GET", "/api/orchards/"+slug+"/plan", nil)["trees"].([]any) {
 			for _, b := range tr.(object)["bars"].([]any) {
@@ -346,6 +355,17 @@ func TestAnArchiveBringsAnOrchardBackWhole(t *testing.T) {
 		return out
 	}
 	require.Equal(t, bars("lower-terrace"), bars("lower-terrace-2"))
+	byHand := func(slug string) (out []string) {
+		for _, j := range list(a.ok("GET", "/api/orchards/"+slug+"/days", nil), "jobs") {
+			if j["set"] == true {
+				out = append(out, fmt.Sprint(j["code"], j["title"], j["pieces"]))
+			}
+		}
+		return out
+	}
+	require.Len(t, byHand("lower-terrace"), 2)
+	require.Equal(t, byHand("lower-terrace"), byHand("lower-terrace-2"))
+	require.Contains(t, fmt.Sprint(a.ok("GET", "/api/orchards/lower-terrace-2/weather", nil)["days"]), "-7.5")
 	a.refused(422, "format", "vertumna-archive", "POST", "/api/archive", object{"format": "other"})
 	a.ok("DELETE", "/api/orchards/lower-terrace-2", nil)
 	a.refused(404, "", "", "GET", "/api/orchards/lower-terrace-2", nil)

@@ -11,8 +11,10 @@ import (
 	"io"
 	"maps"
 	"slices"
+	"strings"
 
 	"vertumna/contract"
+	"vertumna/core/almanac"
 	"vertumna/core/given"
 	"vertumna/core/limb"
 	"vertumna/core/year"
@@ -45,6 +47,9 @@ type ArchivedOrchard struct {
 	LimbMaps map[string][]store.LimbMap     `json:"limb_maps,omitempty"`
 	Versions map[string][]store.TreeVersion `json:"tree_versions,omitempty"`
 	Taps     map[string][]store.KeptTap     `json:"taps,omitempty"`
+
+	Set     map[string]almanac.Day `json:"set_days,omitempty" doc:"days set by hand, by task"`
+	Weather []store.KnownDay       `json:"weather,omitempty" doc:"days of weather as they were"`
 }
 
 // inArchive is what is wrong with an archive.
@@ -72,6 +77,8 @@ func Export(ctx context.Context, s *store.Store, slug string) (*Archive, error) 
 		Orchard: *c.Orchard, People: c.People, Trees: c.Trees, Journal: journal, Own: c.Own,
 		LimbMaps: map[string][]store.LimbMap{}, Versions: map[string][]store.TreeVersion{}, Taps: map[string][]store.KeptTap{},
 	}
+	o.Set = c.Set
+	o.Weather = c.Sky.Days
 	for _, t := range c.Trees {
 		limbMaps, err := s.Maps(ctx, t.ID)
 		if err != nil {
@@ -246,6 +253,11 @@ func (o *ArchivedOrchard) check(at string) (fs given.Faults) {
 			known(fmt.Sprintf("journal[%d].tree_id", j), e.TreeID)
 		}
 	}
+	for j, d := range o.Weather {
+		if d.Tmin > d.Tmax {
+			fs.Add("bad_archive", fmt.Sprintf("%s.weather[%d].tmin", at, j), fmt.Sprint(d.Tmin), "no warmer than the day's warmest")
+		}
+	}
 	for j := range o.Own {
 		own(j, o.Own[j].ID)
 		below(fmt.Sprintf("own_tasks[%d]", j), o.Own[j].Check())
@@ -298,23 +310,43 @@ func importOne(ctx context.Context, s *store.Store, a ArchivedOrchard) (string, 
 	for _, e := range inOrderOfCorrection(a.Journal) {
 		old := e.ID
 		e.ID, e.TreeID, e.Corrects = "", ids[e.TreeID], ids[e.Corrects]
-		for was, is := range ids {
-			if was != "" && len(e.TaskID) > len(was) && e.TaskID[:len(was)] == was {
-				e.TaskID = is + e.TaskID[len(was):]
-			}
-		}
+		e.TaskID = renamed(e.TaskID, ids)
 		if err := s.AddEntry(ctx, o.ID, &e); err != nil {
 			return "", err
 		}
 		ids[old] = e.ID
 	}
 	for i := range a.Own {
+		old := a.Own[i].ID
 		a.Own[i].ID, a.Own[i].TreeID = "", ids[a.Own[i].TreeID]
 		if err := s.AddOwnTask(ctx, o.ID, &a.Own[i]); err != nil {
 			return "", err
 		}
+		ids[old] = a.Own[i].ID
+	}
+	for _, task := range slices.Sorted(maps.Keys(a.Set)) {
+		if err := s.SetDay(ctx, o.ID, renamed(task, ids), a.Set[task]); err != nil {
+			return "", err
+		}
+	}
+	for _, source := range []string{store.FromStation, store.FromFile, store.FromOwn} {
+		of := slices.DeleteFunc(slices.Clone(a.Weather), func(d store.KnownDay) bool { return d.Source != source })
+		if _, err := s.SaveDays(ctx, o.ID, source, of); err != nil {
+			return "", err
+		}
 	}
 	return o.Slug, nil
+}
+
+// renamed is a task's id with the new ids of its tree and of an own task: the parts of it stand between dots.
+func renamed(task string, ids map[string]string) string {
+	parts := strings.Split(task, ".")
+	for i, part := range parts {
+		if is, ok := ids[part]; ok && part != "" {
+			parts[i] = is
+		}
+	}
+	return strings.Join(parts, ".")
 }
 
 // importTree adds a tree with its maps, its history and its taps, and gives its new id.
@@ -324,14 +356,14 @@ func importTree(ctx context.Context, s *store.Store, orchardID string, a *Archiv
 	if err := s.AddTree(ctx, orchardID, &t); err != nil {
 		return "", err
 	}
-	taps, renamed := slices.Clone(a.Taps[old]), map[string]string{"": ""}
+	taps, ids := slices.Clone(a.Taps[old]), map[string]string{"": ""}
 	for i := range taps {
 		was := taps[i].ID
 		taps[i].ID = store.NewID()
-		renamed[was] = taps[i].ID
+		ids[was] = taps[i].ID
 	}
 	for i := range taps {
-		taps[i].Undoes = renamed[taps[i].Undoes]
+		taps[i].Undoes = ids[taps[i].Undoes]
 	}
 	return t.ID, errors.Join(s.RestoreMaps(ctx, t.ID, a.LimbMaps[old]), s.RestoreVersions(ctx, t.ID, a.Versions[old]), s.RestoreTaps(ctx, t.ID, taps))
 }

@@ -21,10 +21,12 @@ var sources = []string{FromStation, FromFile, FromOwn}
 
 // KnownDay is a day of weather as it was: degrees C, mm of rain, gusts in km/h.
 type KnownDay struct {
-	Date            almanac.Day
-	Tmin, Tmax      float64
-	RainMM, GustKmh float64
-	Source          string
+	Date    almanac.Day `json:"date"`
+	Tmin    float64     `json:"tmin" minimum:"-60" maximum:"60"`
+	Tmax    float64     `json:"tmax" minimum:"-60" maximum:"60"`
+	RainMM  float64     `json:"rain_mm" minimum:"0" maximum:"2000"`
+	GustKmh float64     `json:"gust_kmh" minimum:"0" maximum:"400"`
+	Source  string      `json:"source" enum:"station,file,own"`
 }
 
 // Sky is what is known of an orchard's weather: its days, and the forecast.

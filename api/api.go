@@ -109,6 +109,7 @@ func (s *server) register(api huma.API) {
 	s.registerHelper(api)
 	s.registerWeather(api)
 	s.registerDays(api)
+	s.registerSeason(api)
 	s.registerYardLight(api)
 	s.registerFruit(api)
 	s.registerJournal(api)

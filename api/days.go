@@ -62,3 +62,13 @@ func (s *server) registerDays(api huma.API) {
 		return told(s.Keeper.SetDay(ctx, in.Slug, in.Body.Task, day))
 	})
 }
+
+func (s *server) registerSeason(api huma.API) {
+	op(api, http.MethodGet, "/api/orchards/{slug}/trees/{id}/season", "get-season", "The season of one tree: cold, warmth, stages, frost and fruit", func(ctx context.Context, in *TreeDayInput) (*one[*orchard.SeasonBody], error) {
+		day, err := s.dayOrToday(in.Day)
+		if err != nil {
+			return nil, err
+		}
+		return told(s.Keeper.Season(ctx, in.Slug, in.ID, day))
+	})
+}

@@ -37,7 +37,11 @@ func journal(o *planting, today almanac.Day) ([]store.Entry, error) {
 		}
 		from, to := year.Rail(season, south)
 		shown := min(to, today)
-		c.Entries = append(c.Entries, observedStages(c, ens, d, season, shown)...)
+		asItWas, err := lived(o.doc.Site, season, shown)
+		if err != nil {
+			return nil, err
+		}
+		c.Entries = append(c.Entries, observedStages(c, asItWas, d, season, shown)...)
 		for round := range 2 { // the second walk meets the follow-ups of the first
 			y, err := c.Yard(shown)
 			if err != nil {
@@ -59,6 +63,22 @@ func journal(o *planting, today almanac.Day) ([]store.Entry, error) {
 		sort.SliceStable(c.Entries, func(i, j int) bool { return c.Entries[i].Date < c.Entries[j].Date })
 	}
 	return c.Entries, nil
+}
+
+// lived is a season by the weather that the demo's own station tells of it, up to a day: what its owners saw.
+func lived(site *almanac.Site, season int, shown almanac.Day) (*almanac.Ensemble, error) {
+	seed := almanac.SiteSeed(site.Slug)
+	var known []almanac.TempDay
+	if from := almanac.SeasonStart(season, site.South()); from < shown {
+		days, err := almanac.Weather(site, seed, from, shown-1)
+		if err != nil {
+			return nil, err
+		}
+		for _, d := range days {
+			known = append(known, almanac.TempDay{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax})
+		}
+	}
+	return almanac.NewEnsemble(site, seed, known, season)
 }
 
 func observedStages(c *store.Contents, ens *almanac.Ensemble, d dice, season int, shown almanac.Day) (out []store.Entry) {

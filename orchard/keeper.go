@@ -183,6 +183,10 @@ func (k *Keeper) imagined(ctx context.Context, c *store.Contents, day almanac.Da
 	if err != nil {
 		return nil, err
 	}
+	y.Sky = skyDays(c.Sky, day)
+	if err := k.giveHabits(c, y, day); err != nil {
+		return nil, err
+	}
 	y.Entries = append(y.Entries, frosts(c.Sky, y.Entries, day, y.Place.Site.South())...)
 	if err := k.giveAmounts(ctx, c.Orchard.ID, y); err != nil {
 		return nil, err

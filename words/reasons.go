@@ -190,6 +190,9 @@ var reasons = map[string]string{
 	"chill-short":              "The winter is too warm for it: it gathers about {n} chill portions of the {t} it wants. Late, ragged leafing and bloom; trust dates to a fortnight only.",
 	"chill-unmet":              "Winters here are too warm for this kind or chill class: about {n} chill portions of the {t} it wants. No bloom is predicted.",
 	"chill-thin":               "Little winter cold to spare: a warm winter here gathers about {n} chill portions, and it wants {t}. In such a year bloom is late and thin.",
+	"wet-on-wounds":            "Rain on {n} since the cut of {day}: look at its wounds in a dry week. {text}",
+	"brown-rot":                "{n} of rain in the last five, and warm: take cracked and touching fruit off, and what is brown, before it spreads.",
+	"stake-gust":               "Gusts of {n} on {day}: does the stake stand, does its tie sit, does the bark rub?",
 	"does-not-ripen":           "By warmth alone its fruit does not ripen here in most years; log your own harvest.",
 	"class-guessed":            "Vigour class not known; by {value} it grows like {text}. Nothing is worked out from that: set the class if you know it.",
 	"class-unknown":            "Vigour class not known: with the trunk and last year's shoots measured, it can be guessed.",
@@ -248,6 +251,8 @@ func (s Speaker) text(r year.Reason) string {
 		return FormName(pomology.FormSlug(r.Text))
 	case "carried-limb":
 		return r.Limb.Limb + ", " + findings[r.Limb.Code].name + ": " + s.Why(cut.Carried{Why: r.Limb.Why, CM: r.Limb.CM}, !r.Limb.Summer)
+	case "wet-on-wounds":
+		return map[string]string{string(pomology.Stone): "Gum, sunken bark: canker and silver leaf enter wet wounds of stone fruit.", string(pomology.Pome): "Sunken, split bark: canker enters wet wounds."}[r.Text]
 	case "carried-over":
 		if r.Text == "" {
 			return "no reason given."

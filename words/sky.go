@@ -66,9 +66,5 @@ func (s Speaker) FrostNight(night almanac.Day, tmin float64, codes []string) str
 
 // Storm asks for a look at what is tied.
 func (s Speaker) Storm(day almanac.Day, kmh float64) string {
-	gust := fmt.Sprintf("%.0f km/h", kmh)
-	if s.Units == US {
-		gust = fmt.Sprintf("%.0f mph", kmh*0.621371)
-	}
-	return fmt.Sprintf("Gusts of %s on %s %s: look at stakes, ties, props and spreaders before it and after it, and climb nothing.", gust, weekdays[day.Weekday()], s.Day(day))
+	return fmt.Sprintf("Gusts of %s on %s %s: look at stakes, ties, props and spreaders before it and after it, and climb nothing.", s.Amount(kmh, "km/h"), weekdays[day.Weekday()], s.Day(day))
 }

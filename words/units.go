@@ -76,6 +76,11 @@ func (s Speaker) Amount(x float64, unit string) string {
 			return trim(x*2.20462, 1) + " lb"
 		}
 		return trim(x, 1) + " kg"
+	case "km/h":
+		if s.Units == US {
+			return trim(x*0.621371, 0) + " mph"
+		}
+		return trim(x, 0) + " km/h"
 	case "deg":
 		return trim(x, 0) + " degrees"
 	case "":

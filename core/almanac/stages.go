@@ -314,6 +314,29 @@ func (t *track) spring(r *StageRequest, cp *portionSums, short float64, res *Sta
 			res.Dates[s] = latest
 		}
 	}
+	before := StageCount // the last stage seen before: what lies between two that were seen falls back behind neither
+	for s := BudSwell; s < anchor; s++ {
+		switch {
+		case seen[s].Known():
+			before = s
+		case before != StageCount && res.Dates[s] < res.Dates[s-1]:
+			d := run.after(seen[before], r.springShare(before), r.springShare(s))
+			if next := nextSeen(seen, s); !d.Known() || d > next {
+				d = next
+			}
+			res.Dates[s] = max(res.Dates[s-1], d)
+		}
+	}
+}
+
+// nextSeen is the next spring stage that was seen after one.
+func nextSeen(seen Dates, s Stage) Day {
+	for s++; s <= FullBloom; s++ {
+		if seen[s].Known() {
+			return seen[s]
+		}
+	}
+	return NoDay
 }
 
 func (t *track) shoots(r *StageRequest, c calendar, res *StageResult) {

@@ -61,6 +61,7 @@ type OnTree struct {
 	BudBreak int // of the season it went on, or that comes
 	Slowing  int
 	School   string // growth, six-months, season, two-years
+	Gusts    []Gust // strong winds since
 }
 
 // RigLook is a look at it.
@@ -166,6 +167,9 @@ func (c *Clock) looks(o OnTree) error {
 			break
 		}
 		base := in.OnDay // the model counts days of one year or two
+		for _, g := range o.Gusts {
+			in.Gusts = append(in.Gusts, Gust{g.Day - base, g.KMH})
+		}
 		in.OnDay, in.OffDay, in.BudBreakDay, in.SlowingDay = 0, in.OffDay-base, in.BudBreakDay-base, in.SlowingDay-base
 		if in.SlowingDay <= in.BudBreakDay {
 			in.SlowingDay = in.BudBreakDay + 1

@@ -148,10 +148,7 @@ func anchorsFor(y *Yard, e *almanac.Ensemble, t *Tree, entries []Entry) (*Anchor
 	south := y.Place.Site.South()
 	a := &Anchors{byName: map[string]Anchor{}}
 	seen, before := observations(t, entries, e.Season, south)
-	req := almanac.StageRequest{
-		Kind: t.Kind, ChillClass: t.Chill, BloomClass: t.Bloom, HarvestClass: t.Harvest,
-		Observed: seen, LeafFallBefore: before,
-	}
+	req := StagesAsked(t, entries, e.Season, south)
 	spans, err := e.Stages(req)
 	if err != nil && len(seen) > 0 {
 		// what was seen contradicts itself: plan from the prediction and say so

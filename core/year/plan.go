@@ -335,7 +335,7 @@ func (c *context) warnings() (out []Reason) {
 	if locked := c.locked(); locked > 0 {
 		out = append(out, reason("tied-limb-locked").num(float64(locked), "devices"))
 	}
-	return append(out, c.unfitChoices()...)
+	return append(append(out, c.wetWarnings()...), c.unfitChoices()...)
 }
 
 // chillReason tells what the winter gathers against what the tree wants, in chill portions.

@@ -51,7 +51,7 @@ var rules = []rule{
 	standBack, healthLook, // looks
 	dormantCut, stoneSummerCut, restrainingCut, heightCut, summerShoots, autumnHeight, // cuts
 	plantingCut, scaffoldChoice, notching, formation, youngCare, needs, // young trees and their supports
-	sprouts, hardCutFollowUps, carriedLimbs, limbsDue, chooseShoot, devices, bending, paint, // what earlier work asks for
+	sprouts, hardCutFollowUps, carriedLimbs, limbsDue, chooseShoot, devices, storms, bending, paint, // what earlier work asks for
 	frostCount, countSet, thin, secondLook, bag, unbag, prop, leavesOff, harvest, // fruit
 	grafting, graftWood, stored, // by wish
 }

@@ -243,7 +243,9 @@ func (c *context) clocked() []Clocked {
 		return nil
 	}
 	var out []Clocked
+	gusts := c.gusts()
 	for _, o := range training.ReplayRigs(acts) {
+		o.Gusts = gusts
 		o.BudBreak, o.Slowing, o.School = int(bud), int(slow), c.school.Value("bend_time")
 		for o.OnDay > o.Slowing { // its clock runs from the spring that follows
 			o.BudBreak, o.Slowing = o.BudBreak+365, o.Slowing+365
@@ -295,9 +297,15 @@ func devices(c *context) []draft {
 		if o.LoopState == "tight" {
 			book(o, CheckTies, 99, c.shown, 3, "device-tight")
 		}
+		windy := 0
 		for i, k := range o.Checks {
 			why := map[string]string{"settle": "device-settles", "monthly": "device-monthly", "gust": "device-gust"}[k.Reasons[0]]
-			book(o, CheckTies, i+1, almanac.Day(k.Day), 7, why)
+			n, days := i+1-windy, 7
+			if k.Reasons[0] == "gust" { // its number is its day: those that come each in their turn keep theirs
+				windy++
+				n, days = k.Day, afterGusts
+			}
+			book(o, CheckTies, n, almanac.Day(k.Day), days, why)
 		}
 		if o.TestDay > 0 {
 			book(o, ReleaseTest, 0, almanac.Day(o.TestDay), 14, "device-test")

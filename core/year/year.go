@@ -57,6 +57,7 @@ type Tree struct {
 	Triploid, Elsewhere       bool
 	Gone                      almanac.Day // NoDay while it stands
 	X, Y                      float64     // metres from the plot's south-west corner
+	Lag                       Lag         // how late it runs, as its past seasons taught
 	Decided                   []LimbDate  // limbs a person decided about until a day
 	Amount                    *Amount     // of the slip made of its limb map; nil: none was made
 	Fruit                     *Fruit      // what its counts come to; nil: nothing was counted or looked at
@@ -280,6 +281,13 @@ type Yard struct {
 	Entries      []Entry
 	Own          []OwnTask
 	RowDistanceM float64
+	Sky          []SkyDay // the days of weather that are known, in order
+}
+
+// SkyDay is a day's weather as it was: C, mm, km/h.
+type SkyDay struct {
+	Date                        almanac.Day
+	Tmin, Tmax, RainMM, GustKmh float64
 }
 
 // SeasonOf is the season a day belongs to on the rail: 1 November to 31 October (1 May to 30 April in the south), named

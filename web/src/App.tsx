@@ -28,6 +28,7 @@ const Sheet = screen(() => import('./sheet/Sheet'));
 const Paper = screen(() => import('./sheet/Paper'));
 const AtTree = screen(() => import('./sheet/AtTree'));
 const HelperPage = screen(() => import('./helper/HelperPage'));
+const Season = screen(() => import('./season/Season'));
 const Year = screen(() => import('./year/Year'));
 const Thinning = screen(() => import('./fruit/Thinning'));
 const Setup = screen(() => import('./setup/Setup'));
@@ -213,6 +214,14 @@ function OrchardScreens() {
                   element={
                     <NeedsPlace>
                       <AtTree />
+                    </NeedsPlace>
+                  }
+                />
+                <Route
+                  path="trees/:id/season"
+                  element={
+                    <NeedsPlace>
+                      <Season />
                     </NeedsPlace>
                   }
                 />

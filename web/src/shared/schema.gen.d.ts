@@ -1037,6 +1037,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orchards/{slug}/trees/{id}/season": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The season of one tree: cold, warmth, stages, frost and fruit */
+        get: operations["get-season"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/orchards/{slug}/trees/{id}/training": {
         parameters: {
             query?: never;
@@ -1320,6 +1337,10 @@ export interface components {
             orchard: components["schemas"]["Orchard"];
             own_tasks: components["schemas"]["OwnTask"][] | null;
             people: components["schemas"]["Person"][] | null;
+            /** @description days set by hand, by task */
+            set_days?: {
+                [key: string]: string;
+            };
             taps?: {
                 [key: string]: components["schemas"]["KeptTap"][] | null;
             };
@@ -1327,6 +1348,8 @@ export interface components {
                 [key: string]: components["schemas"]["TreeVersion"][] | null;
             };
             trees: components["schemas"]["Tree"][] | null;
+            /** @description days of weather as they were */
+            weather?: components["schemas"]["KnownDay"][] | null;
         };
         ArmBody: {
             /** @enum {string} */
@@ -1667,6 +1690,28 @@ export interface components {
             name: string;
             says: string;
         };
+        ChillBody: {
+            days: components["schemas"]["DayValueBody"][];
+            /**
+             * Format: double
+             * @description by the day shown
+             */
+            got: number;
+            /** Format: date */
+            met?: string;
+            /** Format: date */
+            met_early?: string;
+            /** Format: date */
+            met_late?: string;
+            /**
+             * Format: double
+             * @description chill portions
+             */
+            need: number;
+            says: string;
+            /** @enum {string} */
+            status: "met" | "short" | "unmet" | "waiting" | "observed";
+        };
         ChoiceBody: {
             key: string;
             name: string;
@@ -1797,6 +1842,12 @@ export interface components {
             /** @description what it is to the tree */
             tree: string;
             weather: string;
+        };
+        DayValueBody: {
+            /** Format: date */
+            date: string;
+            /** Format: double */
+            value: number;
         };
         DaysBody: {
             /**
@@ -2231,6 +2282,18 @@ export interface components {
             /** @enum {string} */
             purpose: "winter_pome" | "winter_stone" | "bud_cut" | "summer_pome" | "summer_stone" | "thinning";
         };
+        ForecastBody: {
+            /** Format: date */
+            as_of: string;
+            /** Format: date */
+            early: string;
+            /** Format: date */
+            late: string;
+            /** Format: date */
+            median: string;
+            /** @enum {string} */
+            why: "new_year" | "seen" | "now";
+        };
         FormAdvice: {
             form: string;
             /** Format: double */
@@ -2273,6 +2336,26 @@ export interface components {
             when: string;
             /** Format: int64 */
             year: number;
+        };
+        FrostBody: {
+            /** Format: double */
+            alive: number;
+            /**
+             * Format: double
+             * @description so much alive still makes a crop
+             */
+            enough: number;
+            /** @description one bud or fruitlet in ten dies at this, C */
+            hardy: components["schemas"]["DayValueBody"][];
+            /**
+             * Format: date
+             * @description last frost, every other year
+             */
+            last_frost?: string;
+            nights: components["schemas"]["NightBody"][];
+            says: string;
+            /** @description its kind has a table of what kills */
+            table: boolean;
         };
         FrostTick: {
             /** Format: date */
@@ -2412,6 +2495,18 @@ export interface components {
             window?: components["schemas"]["FruitWindow"];
             /** @description latest first */
             years: components["schemas"]["CropYear"][];
+        };
+        FruitCurveBody: {
+            curve: components["schemas"]["DayValueBody"][];
+            measured: components["schemas"]["DayValueBody"][];
+            /**
+             * Format: int64
+             * @description the season the measured points are of
+             */
+            of: number;
+            /** Format: double */
+            ripe_mm: number;
+            says: string;
         };
         FruitLimb: {
             /** Format: double */
@@ -2823,6 +2918,20 @@ export interface components {
             /** Format: int64 */
             years_lived: number;
         };
+        KnownDay: {
+            /** Format: date */
+            date: string;
+            /** Format: double */
+            gust_kmh: number;
+            /** Format: double */
+            rain_mm: number;
+            /** @enum {string} */
+            source: "station" | "file" | "own";
+            /** Format: double */
+            tmax: number;
+            /** Format: double */
+            tmin: number;
+        };
         LateralCount: {
             id: string;
             /** Format: int64 */
@@ -3116,6 +3225,17 @@ export interface components {
             kind: string;
             /** @enum {string} */
             size?: "small" | "medium" | "large";
+        };
+        NightBody: {
+            ahead: boolean;
+            /** Format: double */
+            alive: number;
+            /** Format: date */
+            date: string;
+            /** Format: double */
+            killed: number;
+            /** Format: double */
+            tmin_c: number;
         };
         NodeBody: {
             /** Format: int64 */
@@ -3865,6 +3985,32 @@ export interface components {
             reason?: string;
             who?: string;
         };
+        RightBody: {
+            /** Format: date */
+            as_of: string;
+            rows: components["schemas"]["RightRowBody"][];
+            says: string;
+            /** Format: int64 */
+            season: number;
+        };
+        RightRowBody: {
+            /**
+             * Format: int64
+             * @description days later than said; less than 0: earlier
+             */
+            days_late: number;
+            /** @enum {string} */
+            group: "rest" | "bloom" | "fruit" | "ripe";
+            inside: boolean;
+            name: string;
+            /** Format: date */
+            seen: string;
+            /** Format: int64 */
+            span_early: number;
+            /** Format: int64 */
+            span_late: number;
+            stage: string;
+        };
         Says: {
             anchor?: string;
             choice?: string;
@@ -3888,6 +4034,51 @@ export interface components {
             /** @description slug of a preset */
             preset: string;
         };
+        SeasonBody: {
+            anchors: components["schemas"]["AnchorBody"][];
+            chill: components["schemas"]["ChillBody"];
+            code: string;
+            /** @description the count that frost asks for */
+            count?: components["schemas"]["SeasonCountBody"];
+            /** Format: date */
+            day: string;
+            /**
+             * Format: date
+             * @description first day of the rail
+             */
+            from: string;
+            frost: components["schemas"]["FrostBody"];
+            fruit: components["schemas"]["FruitCurveBody"];
+            /** @description what the tree's own past taught */
+            habit?: string;
+            kind_name: string;
+            /**
+             * Format: date
+             * @description last day whose weather is known or forecast
+             */
+            known?: string;
+            name?: string;
+            /** @description how right the forecast of last season was */
+            right?: components["schemas"]["RightBody"];
+            says: string[];
+            /** Format: int64 */
+            season: number;
+            /** @description stages that can be seen, the next ones first to be told */
+            see: components["schemas"]["SeeBody"][];
+            stages: components["schemas"]["StageRowBody"][];
+            /** Format: date */
+            to: string;
+            tree_id: string;
+            warmth: components["schemas"]["WarmthBody"];
+        };
+        SeasonCountBody: {
+            /** Format: date */
+            closes: string;
+            /** Format: double */
+            minutes: number;
+            says: string;
+            task_id: string;
+        };
         SeasonRain: {
             /** @enum {string} */
             rain: "wet" | "dry";
@@ -3899,6 +4090,18 @@ export interface components {
             /** Format: double */
             ratio: number | null;
             verdict: string;
+        };
+        SeeBody: {
+            /** Format: date */
+            date?: string;
+            /** @description what was logged, to be undone */
+            entry_id?: string;
+            /** @description how it looks */
+            hint: string;
+            name: string;
+            stage: string;
+            /** @enum {string} */
+            state: "seen" | "likely" | "later" | "passed";
         };
         SeenBud: {
             /** Format: double */
@@ -4322,6 +4525,18 @@ export interface components {
             from_cm: number;
             /** Format: double */
             to_cm: number;
+        };
+        StageRowBody: {
+            /** @description the oldest first; the last is of the day shown */
+            forecasts: components["schemas"]["ForecastBody"][];
+            /** @enum {string} */
+            group: "rest" | "bloom" | "fruit" | "ripe";
+            name: string;
+            /** @description it has passed, seen or not */
+            past: boolean;
+            /** Format: date */
+            seen?: string;
+            stage: string;
         };
         Standing: {
             /** Format: double */
@@ -5001,6 +5216,20 @@ export interface components {
             n: number;
             says: string;
             title: string;
+        };
+        WarmthBody: {
+            days: components["schemas"]["DayValueBody"][];
+            /**
+             * Format: double
+             * @description share by the day shown
+             */
+            got: number;
+            /**
+             * Format: double
+             * @description growing degree hours where the cold is saturated
+             */
+            heat_gdh: number;
+            says: string;
         };
         WayBody: {
             /** Format: double */
@@ -9528,6 +9757,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TreePlanBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-season": {
+        parameters: {
+            query?: {
+                /** @description YYYY-MM-DD; absent: today */
+                day?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeasonBody"];
                 };
             };
             /** @description Not Found */

@@ -49,6 +49,9 @@ export function TreePanel({ id, onClose, onLog, onCorrect, onEdit }: Props) {
           Docket
         </Button>
         <span className="acts">
+          <Button component={Link} to={`/${orchard.slug}/trees/${encodeURIComponent(id)}/season`} size="small">
+            Its season
+          </Button>
           <Button component={Link} to={`/${orchard.slug}/trees/${encodeURIComponent(id)}`} size="small">
             Bench
           </Button>

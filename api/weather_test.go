@@ -18,7 +18,7 @@ import (
 // sky lets a station tell an app its weather.
 func (a *app) sky() {
 	a.t.Helper()
-	srv := httptest.NewServer(station.Handler(func() almanac.Day { return a.today }, time.Second))
+	srv := httptest.NewServer(station.Handler(func() almanac.Day { return a.today }, time.Second, nil))
 	defer srv.Close()
 	c, err := weather.New(srv.URL, weather.Settings{})
 	require.NoError(a.t, err)

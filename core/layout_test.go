@@ -68,7 +68,7 @@ var arrows = map[string]string{
 	"store":          "core/almanac core/crop core/limb core/pomology core/training core/year core/given",
 	"exchange":       "contract core/almanac core/days core/given core/limb core/pomology core/year store words",
 	"demo":           "core/ orchard store",
-	"station":        "core/almanac",
+	"station":        "core/almanac core/pomology",
 	"weather":        "core/almanac core/given",
 	"orchard":        "core/ contract exchange store weather words",
 	"paper":          "core/ orchard words",

@@ -1,30 +1,16 @@
-import { spawn, type ChildProcess } from 'node:child_process';
 import { copyFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { accessible, binary, demoOf, expect, fits, laptopOnly, open, start, test } from './app';
+import { accessible, demoOf, expect, fits, laptopOnly, open, start, test } from './app';
+import { station } from './sky';
 
 const day = '2027-03-10';
-
-/** The weather station by itself, and a way to make it play a fault. */
-async function station(): Promise<{ url: string; child: ChildProcess; play: (fault: string) => Promise<void> }> {
-  const child = spawn(binary, ['station', '--listen', '127.0.0.1:0', '--today', day], {
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  const url = await new Promise<string>((resolve) =>
-    child.stdout.on('data', (b: Buffer) => {
-      const m = /http:\/\/[\d.:]+/.exec(b.toString());
-      if (m) resolve(m[0].replace(/\.$/, ''));
-    }),
-  );
-  return { url, child, play: async (fault) => void (await fetch(`${url}/v1/fault/${fault}`, { method: 'PUT' })) };
-}
 
 test('the fortnight is told, a station that falls silent is said, and what was known stays', async ({
   page,
   folder,
 }, info) => {
   laptopOnly(info, 'the same table on the phone');
-  const sky = await station();
+  const sky = await station(day);
   const db = join(folder, 'sky.db');
   copyFileSync(await demoOf(day), db);
   await sky.play('down');

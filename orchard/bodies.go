@@ -162,16 +162,31 @@ type OtherBody struct {
 
 // DocketBody is the docket in its groups, with what was missed and what has weeks yet.
 type DocketBody struct {
-	Day         almanac.Day `json:"day"`
-	MinutesSays string      `json:"minutes_says"`
-	Minutes     float64     `json:"minutes"`
-	Now         []TaskBody  `json:"now" nullable:"false"`
-	Closing     []TaskBody  `json:"closing" nullable:"false"`
-	Opening     []TaskBody  `json:"opening" nullable:"false"`
-	Wait        []TaskBody  `json:"wait" nullable:"false"`
-	Missed      []TaskBody  `json:"missed" nullable:"false"`
-	Anytime     []TaskBody  `json:"anytime" nullable:"false" doc:"open for weeks yet, and nothing is lost by waiting"`
-	LocalRules  string      `json:"local_rules"`
+	Day         almanac.Day   `json:"day"`
+	MinutesSays string        `json:"minutes_says"`
+	Minutes     float64       `json:"minutes"`
+	Now         []TaskBody    `json:"now" nullable:"false"`
+	Closing     []TaskBody    `json:"closing" nullable:"false"`
+	Opening     []TaskBody    `json:"opening" nullable:"false"`
+	Wait        []TaskBody    `json:"wait" nullable:"false"`
+	Missed      []TaskBody    `json:"missed" nullable:"false"`
+	Anytime     []TaskBody    `json:"anytime" nullable:"false" doc:"open for weeks yet, and nothing is lost by waiting"`
+	LocalRules  string        `json:"local_rules"`
+	See         []SeeKindBody `json:"see" nullable:"false" doc:"stages that may be seen about now, by kind"`
+}
+
+// SeeKindBody is a stage that trees of a kind may show about now.
+type SeeKindBody struct {
+	Stage string        `json:"stage"`
+	Says  string        `json:"says"`
+	Hint  string        `json:"hint" doc:"how it looks"`
+	Trees []SeeTreeBody `json:"trees" nullable:"false"`
+}
+
+// SeeTreeBody is a tree that may show it.
+type SeeTreeBody struct {
+	ID   string `json:"id"`
+	Code string `json:"code"`
 }
 
 // TreePlanBody is the year of one tree with all its evidence.

@@ -1,6 +1,8 @@
 package orchard
 
 import (
+	"slices"
+
 	"vertumna/core/almanac"
 	"vertumna/core/year"
 	"vertumna/store"
@@ -72,4 +74,27 @@ func (k *Keeper) giveHabits(c *store.Contents, y *year.Yard, day almanac.Day) er
 		t.Lag = lag
 	}
 	return nil
+}
+
+// onThePlot is the weather with what the plot's own thermometer taught: the station's days and its forecast as they are there.
+func onThePlot(sky *store.Sky) (*store.Sky, almanac.Differ) {
+	if sky == nil {
+		return nil, almanac.Differ{}
+	}
+	d := almanac.DifferOf(sky.Beside)
+	if d.Tmin == 0 && d.Tmax == 0 {
+		return sky, d
+	}
+	out := *sky
+	out.Days, out.Forecast = slices.Clone(sky.Days), slices.Clone(sky.Forecast)
+	for i := range out.Days {
+		if x := &out.Days[i]; x.Source == store.FromStation {
+			x.Tmin, x.Tmax = d.On(x.Tmin, x.Tmax)
+		}
+	}
+	for i := range out.Forecast {
+		x := &out.Forecast[i]
+		x.Tmin, x.Tmax = d.On(x.Tmin, x.Tmax)
+	}
+	return &out, d
 }

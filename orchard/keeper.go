@@ -170,6 +170,7 @@ func (k *Keeper) read(ctx context.Context, o *store.Orchard) (*store.Contents, e
 		if err != nil {
 			return nil, err
 		}
+		c.Sky, _ = onThePlot(c.Sky)
 		for _, b := range c.SetAside {
 			k.log.Error("row set aside", "table", b.Table, "row", b.ID, "cause", b.Why)
 		}

@@ -84,7 +84,7 @@ func (p *Planned) DocketBody(day almanac.Day) DocketBody {
 	return DocketBody{
 		Day: day, Minutes: math.Round(d.Minutes), MinutesSays: p.Speaker.Minutes(d.Minutes),
 		Now: group(d.Now), Closing: group(d.Closing), Opening: group(d.Opening), Wait: group(d.Wait), Missed: group(d.Missed), Anytime: group(d.Anytime),
-		LocalRules: words.LocalRules,
+		LocalRules: words.LocalRules, See: p.seeNow(),
 	}
 }
 

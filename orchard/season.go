@@ -409,28 +409,67 @@ var seen = []almanac.Stage{almanac.BudSwell, almanac.FirstBloom, almanac.FullBlo
 // likelyDays before its early day a stage is taken to be about to come.
 const likelyDays = 5
 
+// stageState is how a stage stands on a day: seen, likely, later or passed.
+func stageState(x year.Anchor, day almanac.Day) string {
+	switch {
+	case x.Source == "observed":
+		return "seen"
+	case day > known(x.Late, x.Day)+likelyDays:
+		return "passed"
+	case day >= known(x.Early, x.Day)-likelyDays:
+		return "likely"
+	}
+	return "later"
+}
+
 func (p *Planned) seeRows(out *SeasonBody, tp *year.TreePlan, mine []year.Entry) {
 	for _, s := range seen {
 		x := tp.Anchors.At(s.String())
 		if !x.Day.Known() {
 			continue
 		}
-		b := SeeBody{Stage: s.String(), Name: p.Speaker.Anchor(s.String()), Hint: p.Speaker.StageLook(s, tp.Tree), State: "later"}
-		switch {
-		case x.Source == "observed":
-			b.State, b.Date = "seen", dayOrNil(x.Day)
+		b := SeeBody{Stage: s.String(), Name: p.Speaker.Anchor(s.String()), Hint: p.Speaker.StageLook(s, tp.Tree), State: stageState(x, out.Day)}
+		if b.State == "seen" {
+			b.Date = dayOrNil(x.Day)
 			for _, e := range mine {
 				if e.Kind == year.ObservedEntry && e.Stage == s && e.Date == x.Day {
 					b.Entry = e.ID
 				}
 			}
-		case out.Day > known(x.Late, x.Day)+likelyDays:
-			b.State = "passed"
-		case out.Day >= known(x.Early, x.Day)-likelyDays:
-			b.State = "likely"
 		}
 		out.See = append(out.See, b)
 	}
+}
+
+// seeNow are the stages that trees may show about the day shown, by kind: of each tree the latest that may have come, with nothing later seen.
+func (p *Planned) seeNow() []SeeKindBody {
+	out := []SeeKindBody{}
+	at := map[string]int{}
+	for i := range p.Shown.Trees {
+		tp := &p.Shown.Trees[i]
+		for k := len(seen) - 1; k >= 0; k-- {
+			s := seen[k]
+			x := tp.Anchors.At(s.String())
+			if !x.Day.Known() || s == almanac.HarvestStart && !tp.Tree.Bears(p.Shown.Season, p.Yard.Place.Site.South()) {
+				continue
+			}
+			state := stageState(x, p.Shown.Shown)
+			if state == "later" {
+				continue
+			}
+			if state == "likely" {
+				key := tp.Tree.Kind.Slug + s.String()
+				if _, ok := at[key]; !ok {
+					at[key] = len(out)
+					out = append(out, SeeKindBody{Stage: s.String(), Says: p.Speaker.SeeKind(tp.Tree.Kind, s), Hint: p.Speaker.StageLook(s, tp.Tree), Trees: []SeeTreeBody{}})
+				}
+				g := &out[at[key]]
+				g.Trees = append(g.Trees, SeeTreeBody{tp.Tree.ID, tp.Tree.Code})
+			}
+			break // what lies before the latest stage that came is over
+		}
+	}
+	return out
 }
 
 // told is the day of last season that its forecast is judged of: 1 March, in the south 1 September.

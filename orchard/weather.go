@@ -129,6 +129,7 @@ type SkyBody struct {
 	Day     almanac.Day  `json:"day"`
 	Says    string       `json:"says" doc:"on what this stands"`
 	Trouble string       `json:"trouble,omitempty"`
+	Differs string       `json:"differs,omitempty" doc:"what the plot's own thermometer taught"`
 	Got     string       `json:"got,omitempty" doc:"when the station last answered well"`
 	Fits    []FitRowBody `json:"fits" nullable:"false" doc:"for which work which days are fit; absent kinds of work are not due"`
 	Days    []SkyDayBody `json:"days" nullable:"false"`
@@ -174,8 +175,9 @@ func (k *Keeper) Sky(ctx context.Context, slug string) (*SkyBody, error) {
 	if err != nil {
 		return nil, err
 	}
+	sky, differ := onThePlot(sky)
 	today := k.today()
-	out := &SkyBody{Day: today, Trouble: sky.Trouble, Got: sky.Got, Fits: []FitRowBody{}, Days: []SkyDayBody{}, Notices: []string{}}
+	out := &SkyBody{Day: today, Differs: p.Speaker.Differs(differ), Trouble: sky.Trouble, Got: sky.Got, Fits: []FitRowBody{}, Days: []SkyDayBody{}, Notices: []string{}}
 	for _, d := range sky.Days {
 		if d.Date >= today-pastShown && d.Date < today {
 			out.Days = append(out.Days, SkyDayBody{Date: d.Date, Past: true, Source: d.Source, TminC: d.Tmin, TmaxC: d.Tmax, RainMM: d.RainMM, Pop: wet(d.RainMM), GustKmh: d.GustKmh})

@@ -55,11 +55,16 @@ type server struct {
 	today func() almanac.Day
 	fault atomic.Value // string
 	slow  time.Duration
+	shape Shape
 }
 
-// Handler is the station; today is its own day. Slow is how long it waits where it plays a slow one.
-func Handler(today func() almanac.Day, slow time.Duration) http.Handler {
-	s := &server{today: today, slow: slow}
+// Handler is the station; today is its own day. Slow is how long it waits where it plays a slow one. A shape, where there is one, changes
+// its days.
+func Handler(today func() almanac.Day, slow time.Duration, shape Shape) http.Handler {
+	if shape == nil {
+		shape = func(*almanac.Site, *Day) {}
+	}
+	s := &server{today: today, slow: slow, shape: shape}
 	s.fault.Store("none")
 	r := chi.NewRouter()
 	r.Get("/v1/days", s.days)
@@ -119,7 +124,9 @@ func (s *server) days(w http.ResponseWriter, r *http.Request) {
 			return
 		}
 		for _, d := range days {
-			out.Days = append(out.Days, Day{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax, RainMM: d.RainMM, GustKmh: d.GustKm})
+			day := Day{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax, RainMM: d.RainMM, GustKmh: d.GustKm}
+			s.shape(&c, &day)
+			out.Days = append(out.Days, day)
 		}
 	}
 	s.answer(w, r, &out)
@@ -139,7 +146,9 @@ func (s *server) forecast(w http.ResponseWriter, r *http.Request) {
 	out := Answer{Place: p, Issued: s.today()}
 	for _, d := range days {
 		pop := d.Pop
-		out.Days = append(out.Days, Day{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax, RainMM: d.RainMM, Pop: &pop, GustKmh: d.GustKmh})
+		day := Day{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax, RainMM: d.RainMM, Pop: &pop, GustKmh: d.GustKmh}
+		s.shape(&c, &day)
+		out.Days = append(out.Days, day)
 	}
 	s.answer(w, r, &out)
 }

@@ -31,7 +31,8 @@ type KnownDay struct {
 
 // Sky is what is known of an orchard's weather: its days, and the forecast.
 type Sky struct {
-	Days     []KnownDay // by date
+	Days     []KnownDay       // by date
+	Beside   []almanac.Beside // days read on the plot beside the station's, by date
 	Forecast []almanac.ForecastDay
 	Asked    string // when the station was asked last
 	Got      string // when it last answered well; empty: never
@@ -112,9 +113,17 @@ func (s *Store) Sky(ctx context.Context, orchardID string) (*Sky, error) {
 			return nil, err
 		}
 		if n := len(out.Days); n > 0 && out.Days[n-1].Date == d.Date {
-			if slices.Index(sources, d.Source) > slices.Index(sources, out.Days[n-1].Source) {
-				out.Days[n-1] = d
+			weak, strong := out.Days[n-1], d
+			if slices.Index(sources, weak.Source) > slices.Index(sources, strong.Source) {
+				weak, strong = strong, weak
 			}
+			if strong.Source == FromOwn && weak.Source == FromStation {
+				out.Beside = append(out.Beside, almanac.Beside{Own: almanac.TempDay{Date: d.Date, Tmin: strong.Tmin, Tmax: strong.Tmax}, Station: almanac.TempDay{Date: d.Date, Tmin: weak.Tmin, Tmax: weak.Tmax}})
+			}
+			if strong.GustKmh == 0 { // a thermometer tells nothing of the wind
+				strong.GustKmh = weak.GustKmh
+			}
+			out.Days[n-1] = strong
 			continue
 		}
 		out.Days = append(out.Days, d)

@@ -23,7 +23,7 @@ var (
 
 // both are a station and a client of it, and a way to make the station play a fault.
 func both(t *testing.T) (*weather.Client, func(fault string)) {
-	srv := httptest.NewServer(station.Handler(func() almanac.Day { return today }, 2*time.Second))
+	srv := httptest.NewServer(station.Handler(func() almanac.Day { return today }, 2*time.Second, nil))
 	t.Cleanup(srv.Close)
 	c, err := weather.New(srv.URL, quick)
 	require.NoError(t, err)

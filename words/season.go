@@ -112,3 +112,8 @@ func (s Speaker) StageLook(st almanac.Stage, t *year.Tree) string {
 	}
 	return ""
 }
+
+// SeeKind names a stage of a kind that one may see.
+func (s Speaker) SeeKind(k *pomology.Kind, st almanac.Stage) string {
+	return fmt.Sprintf("%s: %s", k.Name, s.Anchor(st.String()))
+}

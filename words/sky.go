@@ -68,3 +68,24 @@ func (s Speaker) FrostNight(night almanac.Day, tmin float64, codes []string) str
 func (s Speaker) Storm(day almanac.Day, kmh float64) string {
 	return fmt.Sprintf("Gusts of %s on %s %s: look at stakes, ties, props and spreaders before it and after it, and climb nothing.", s.Amount(kmh, "km/h"), weekdays[day.Weekday()], s.Day(day))
 }
+
+// Differs says how the plot stands against the station; empty where nothing was learnt.
+func (s Speaker) Differs(d almanac.Differ) string {
+	if d.Days == 0 || d.Tmin == 0 && d.Tmax == 0 {
+		return ""
+	}
+	part := func(x float64, warm, cold string) string {
+		if s.Units == US {
+			x *= 1.8
+		}
+		switch {
+		case x > 0:
+			return fmt.Sprintf("%s° %s", trim(x, 1), warm)
+		case x < 0:
+			return fmt.Sprintf("%s° %s", trim(-x, 1), cold)
+		}
+		return "the same"
+	}
+	return fmt.Sprintf("By %s you read here, nights are %s and days %s than the station says: its days and its forecast are shown with that.",
+		plural(d.Days, "day"), part(d.Tmin, "warmer", "colder"), part(d.Tmax, "warmer", "colder"))
+}

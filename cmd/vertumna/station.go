@@ -25,7 +25,7 @@ const (
 
 // stationCommand serves the simulated weather station by itself.
 func stationCommand() *cobra.Command {
-	s := &serving{}
+	s, story := &serving{}, false
 	c := &cobra.Command{
 		Use: "station", Short: "Serve the simulated weather station", Args: cobra.NoArgs,
 		Long: "Serve the simulated weather station: made-up days of any place by its climate, and a forecast of fourteen days.",
@@ -42,16 +42,21 @@ func stationCommand() *cobra.Command {
 				return err
 			}
 			fmt.Printf("The weather station is ready at http://%s. Stop with Ctrl-C.\n", l.Addr())
-			return serveStation(c.Context(), l, today)
+			var shape station.Shape
+			if story {
+				shape = station.Story()
+			}
+			return serveStation(c.Context(), l, today, shape)
 		},
 	}
 	c.Flags().StringVar(&s.listen, "listen", stationListen, "address to listen on; loopback only")
 	c.Flags().StringVar(&s.today, "today", "", "take this day (YYYY-MM-DD) for today")
+	c.Flags().BoolVar(&story, "story", false, "tell the demo's year: a frost in bloom, a storm in June, a dry May")
 	return c
 }
 
-func serveStation(ctx context.Context, l net.Listener, today func() almanac.Day) error {
-	srv := &http.Server{Handler: station.Handler(today, stationSlow), ReadHeaderTimeout: 5 * time.Second}
+func serveStation(ctx context.Context, l net.Listener, today func() almanac.Day, shape station.Shape) error {
+	srv := &http.Server{Handler: station.Handler(today, stationSlow, shape), ReadHeaderTimeout: 5 * time.Second}
 	go func() {
 		<-ctx.Done()
 		_ = srv.Close()
@@ -74,7 +79,7 @@ func (s *serving) stationOf(ctx context.Context, today func() almanac.Day) (orch
 			return nil, err
 		}
 		base = "http://" + l.Addr().String()
-		go func() { _ = serveStation(ctx, l, today) }()
+		go func() { _ = serveStation(ctx, l, today, station.Story()) }()
 	}
 	return weather.New(base, weather.Settings{})
 }

@@ -46,6 +46,7 @@ const data = (more: Partial<Data>): Data => ({
   missed: [],
   anytime: [],
   local_rules: 'Local rules first.',
+  see: [],
   ...more,
 });
 

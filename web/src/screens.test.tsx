@@ -35,6 +35,7 @@ const docket = {
   missed: [],
   anytime: [],
   local_rules: 'Local rules first.',
+  see: [],
 };
 const journal: Entry[] = [
   {

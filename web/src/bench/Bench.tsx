@@ -214,7 +214,7 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
     b: () => chosen !== '' && setStrip(!strip),
   });
 
-  const [box, width] = useWidth<HTMLDivElement>(440);
+  const [box, width] = useWidth(440);
   const phone = typeof window.matchMedia === 'function' && window.matchMedia('(max-width: 700px)').matches;
   const high = phone ? Math.round(window.innerHeight * 0.36) : tab === 'slip' ? 336 : 440;
   const metric = units === 'metric';

@@ -131,7 +131,7 @@ const edge = 30;
 
 function Strip({ shoot, season, picked, cut, onPick }: StripProps) {
   const { units } = useHere();
-  const [box, width] = useWidth<HTMLDivElement>(860);
+  const [box, width] = useWidth(860);
   const length = shoot.length_cm - shoot.from_cm;
   const least = shoot.nodes.length * 26 + 2 * edge;
   const w = Math.max(width, least);

@@ -69,7 +69,7 @@ export function YardPlan({
   onSpot,
   asked,
 }: Props) {
-  const [ref, width] = useWidth<HTMLDivElement>(700);
+  const [ref, width] = useWidth(700);
   const svg = useRef<SVGSVGElement>(null);
   const e = extentOf(orchard, plan.trees);
   const pad = width < 500 ? 24 : 28;

@@ -7,7 +7,7 @@ import { YearBars } from './YearBars';
 /** A tree's crop over the years, its beat, and what this year does to the next. */
 export function CropYears({ fruit }: { fruit: Fruit }) {
   const { units } = useHere();
-  const [ref, width] = useWidth<HTMLDivElement>(660);
+  const [ref, width] = useWidth(660);
   return (
     <section ref={ref} aria-label="Crop over the years">
       <header className="line">

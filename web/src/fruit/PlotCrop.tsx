@@ -17,7 +17,7 @@ export function PlotCrop() {
   const { orchard, units } = useHere();
   const { settled } = useShown();
   const crop = useCrop(orchard.slug, settled);
-  const [ref, width] = useWidth<HTMLDivElement>(420);
+  const [ref, width] = useWidth(420);
   if (crop.error && !crop.data)
     return (
       <div className="page">

@@ -14,7 +14,7 @@ export function SetBars({
   units: Units;
   spacing: number | undefined;
 }) {
-  const [ref, width] = useWidth<HTMLDivElement>(660);
+  const [ref, width] = useWidth(660);
   const most = Math.max(limb.keep, left, ...limb.lines.map((l) => l.fruit)) * 1.12 || 1;
   const names = width < 480 ? 108 : 190;
   const bar = width - names - 56;

@@ -226,7 +226,7 @@ function Laid({ fruit }: { fruit: Fruit }) {
 
 function Curve({ limb }: { limb: FruitLimb }) {
   const { units } = useHere();
-  const [ref, width] = useWidth<HTMLDivElement>(320);
+  const [ref, width] = useWidth(320);
   return (
     <section ref={ref} aria-label="Size against number left" className="curve">
       <header className="line">
@@ -249,7 +249,7 @@ interface LimbViewProps {
 
 function LimbView({ fruit, limb, at, counted, dense, onAt }: LimbViewProps) {
   const { units } = useHere();
-  const [ref, width] = useWidth<HTMLDivElement>(680);
+  const [ref, width] = useWidth(680);
   const length = useMemo(() => (cm: number) => say(cm, 'cm', units), [units]);
   return (
     <div ref={ref} className="limb-view">

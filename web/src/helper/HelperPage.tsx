@@ -50,7 +50,7 @@ function Page({ token, of, waiting }: { token: string; of: PageOf; waiting: read
   const units = p.units as Units;
   const last = useMemo(() => lastOf(of, waiting), [of, waiting]);
   const [chosen, setChosen] = useState(p.steps[0]?.n ?? 0);
-  const [box, width] = useWidth<HTMLDivElement>(390);
+  const [box, width] = useWidth(390);
   const { limbs, going } = useMemo(() => goingOf(p.limbs, { steps: p.steps } as unknown as Slip), [p.limbs, p.steps]);
   const at = p.steps.find((s) => s.n === chosen);
   const off = p.steps.reduce((sum, s) => (last.get(s.n)?.choice === 'taken' ? sum + s.counted : sum), 0);

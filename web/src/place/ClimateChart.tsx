@@ -22,7 +22,7 @@ function roundUp(x: number): number {
 
 /** Climates by how far they lie and how high: the one like yours stands near the line of your height. */
 export function ClimateChart({ climates, chosen, elevM, units }: Props) {
-  const [ref, width] = useWidth<HTMLDivElement>(420);
+  const [ref, width] = useWidth(420);
   const km = roundUp(Math.max(10, ...climates.map((n) => n.distance_km)));
   const m = roundUp(Math.max(100, elevM ?? 0, ...climates.map((n) => n.site.elev_m)));
   const x = (d: number) => left + (d / km) * (width - left - 96);

@@ -95,7 +95,7 @@ export function PlotSides({ plot, units, onPlot }: Props) {
 }
 
 function Corners({ plot, units, onPlot }: Props) {
-  const [ref, width] = useWidth<HTMLDivElement>(320);
+  const [ref, width] = useWidth(320);
   // while a corner is dragged the scale stands still
   const [frozen, setFrozen] = useState<{ x1: number; y1: number } | null>(null);
   const x1 = frozen?.x1 ?? Math.max(4, ...plot.outline.map((p) => p.x));

@@ -86,7 +86,7 @@ export function SightOfYear({ sight, laterDays, warmerC, units, onMove }: Props)
 
 /** The year of a place on the scale of the season rail. */
 function YearStrip({ sight }: { sight: Sight }) {
-  const [ref, width] = useWidth<HTMLDivElement>(860);
+  const [ref, width] = useWidth(860);
   const x = (d: Day) => shareOfYear(d, sight.from, sight.to) * width;
   const span = (from: Day | undefined, to: Day | undefined, hue: string, name: string, at: number) => {
     if (!from || !to) return null;

@@ -20,7 +20,7 @@ export default function Season() {
   const { orchard, plan, units } = useHere();
   const { settled, today } = useShown();
   const asked = useSeason(orchard.slug, id, settled);
-  const [ref, width] = useWidth<HTMLDivElement>(1280);
+  const [ref, width] = useWidth(1280);
   const s = asked.data;
   if (asked.error && !s)
     return (

@@ -52,7 +52,7 @@ function drawn(kind: Kind, as: (typeof tools)[number]['as'], a: At, b: At): Part
 
 /** The plot drawn: corners and what stands on it are moved by dragging, and drawn anew from one end to the other. */
 export function PlotDraw({ orchard, units, onChange }: Props) {
-  const [ref, width] = useWidth<HTMLDivElement>(640);
+  const [ref, width] = useWidth(640);
   const [tool, setTool] = useState<(typeof tools)[number] | null>(null);
   const [line, setLine] = useState<{ from: At; to: At } | null>(null);
   const [held, setHeld] = useState<{ x0: number; y0: number; x1: number; y1: number } | null>(null);

@@ -51,19 +51,19 @@ const steps = [
 export function SeasonRail({ plan }: { plan: Plan }) {
   const { setDay, today } = useShown();
   const day = useHandle();
-  const [ref, width] = useWidth<HTMLDivElement>(1040);
+  const [ref, width, el] = useWidth(1040);
   const length = between(plan.from, plan.to) + 1;
   const x = (d: Day) => shareOfYear(d, plan.from, plan.to) * width;
   const at = Math.min(Math.max(x(day), 0), width);
 
   const pick = useCallback(
     (e: PointerEvent<HTMLElement>) => {
-      const box = ref.current?.getBoundingClientRect();
+      const box = el?.getBoundingClientRect();
       if (!box) return;
       const share = Math.min(Math.max((e.clientX - box.left) / box.width, 0), 0.99999);
       setDay(addDays(plan.from, Math.min(length - 1, Math.round(share * length))));
     },
-    [length, plan.from, ref, setDay],
+    [length, plan.from, el, setDay],
   );
   const move = (e: PointerEvent<HTMLElement>) => {
     if (e.currentTarget.hasPointerCapture(e.pointerId)) pick(e);

@@ -1,17 +1,17 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 
-/** The width of an element, followed as it changes. */
-export function useWidth<T extends HTMLElement>(initial: number) {
-  const ref = useRef<T>(null);
+/** The width of an element, followed as it changes, from the moment it is there. */
+export function useWidth(initial: number) {
+  const [el, setEl] = useState<HTMLElement | null>(null);
   const [width, setWidth] = useState(initial);
   useEffect(() => {
-    const el = ref.current;
     if (!el) return;
-    setWidth(el.clientWidth || initial);
+    const read = () => setWidth(el.clientWidth || initial);
+    read();
     if (typeof ResizeObserver === 'undefined') return;
-    const o = new ResizeObserver(() => setWidth(el.clientWidth || initial));
+    const o = new ResizeObserver(read);
     o.observe(el);
     return () => o.disconnect();
-  }, [initial]);
-  return [ref, width] as const;
+  }, [el, initial]);
+  return [setEl as (el: HTMLElement | null) => void, width, el] as const;
 }

@@ -1939,6 +1939,8 @@ export interface components {
             missed: components["schemas"]["TaskBody"][];
             now: components["schemas"]["TaskBody"][];
             opening: components["schemas"]["TaskBody"][];
+            /** @description stages that may be seen about now, by kind */
+            see: components["schemas"]["SeeKindBody"][];
             wait: components["schemas"]["TaskBody"][];
         };
         DoneBody: {
@@ -4103,6 +4105,17 @@ export interface components {
             /** @enum {string} */
             state: "seen" | "likely" | "later" | "passed";
         };
+        SeeKindBody: {
+            /** @description how it looks */
+            hint: string;
+            says: string;
+            stage: string;
+            trees: components["schemas"]["SeeTreeBody"][];
+        };
+        SeeTreeBody: {
+            code: string;
+            id: string;
+        };
         SeenBud: {
             /** Format: double */
             at_cm: number;
@@ -4299,6 +4312,8 @@ export interface components {
             /** Format: date */
             day: string;
             days: components["schemas"]["SkyDayBody"][];
+            /** @description what the plot's own thermometer taught */
+            differs?: string;
             /** @description for which work which days are fit; absent kinds of work are not due */
             fits: components["schemas"]["FitRowBody"][];
             /** @description when the station last answered well */

@@ -54,7 +54,7 @@ export function OneStep({
 }: OneProps) {
   const { units } = useHere();
   const [trouble, setTrouble] = useState<unknown>(null);
-  const [box, width] = useWidth<HTMLDivElement>(390);
+  const [box, width] = useWidth(390);
   const phone = typeof window.matchMedia === 'function' && window.matchMedia('(max-width: 700px)').matches;
   const { limbs, going } = useMemo(() => goingOf(bench.limbs, slip), [bench.limbs, slip]);
   const choice = choiceOf(s, slip, waiting);

@@ -20,7 +20,7 @@ const rad = Math.PI / 180;
 /** The tree from the side, turned so that the limb that is bent stands square to the eye: else its angle would lie. */
 export function Elevation({ limbs, bend, candidates, reachCm, onChoose }: Props) {
   const { units } = useHere();
-  const [box, width] = useWidth<HTMLDivElement>(620);
+  const [box, width] = useWidth(620);
   const [over, setOver] = useState('');
   const bearing = ((bend?.azimuth_deg ?? 115) + 90) % 360;
   const view = useMemo(() => standingAt(bearing), [bearing]);

@@ -12,7 +12,7 @@ const states = { rise: 'rising', lay_base: 'lay it', finish: 'finished' };
 /** The flat tree on its wires, seen from in front: side a to the right of the drawing as it is named. */
 export function WallView({ wall, limbs, rigs }: { wall: Wall; limbs: readonly Limb[]; rigs: readonly Rig[] }) {
   const { units } = useHere();
-  const [box, width] = useWidth<HTMLDivElement>(660);
+  const [box, width] = useWidth(660);
   const s = Math.sin((wall.along_deg * Math.PI) / 180);
   const c = Math.cos((wall.along_deg * Math.PI) / 180);
   const along = [s, c, 0] as const;

@@ -49,7 +49,9 @@ export function WeatherStrip({ slug, units }: { slug: string; units: Units }) {
     <section className="sky" aria-label="The fortnight">
       <header>
         <h2>The fortnight</h2>
-        <p className="sm q">{s.says}</p>
+        <p className="sm q">
+          {s.says} {s.differs}
+        </p>
       </header>
       {s.trouble && (
         <p className="sm over" role="status">

@@ -5,6 +5,7 @@ import type { Entry, Feature, Tree } from '../shared/api';
 import { useDocket, useTrees, useYardLight } from '../shared/queries';
 import { useKeys } from '../shared/keys';
 import { useHere } from '../shared/orchard';
+import { SeeNow } from '../season/SeeNow';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
 import { count, say, type Units } from '../shared/units';
@@ -28,7 +29,7 @@ const middleOf = (e: Extent) => ({
 /** The plan of the plot with what to do beside it. */
 export default function Yard() {
   const { orchard, plan, planError, units, meta } = useHere();
-  const { settled } = useShown();
+  const { settled, today } = useShown();
   const [params, setParams] = useSearchParams();
   const selected = params.get('tree') ?? '';
   const docket = useDocket(orchard.slug, plan ? settled : '');
@@ -215,6 +216,9 @@ export default function Yard() {
             ghost={ghost}
             onGhost={editing ? (x, y) => setEditing({ ...editing, x, y }) : undefined}
           />
+          {docket.data && docket.data.day === today && !editing && !lit && (
+            <SeeNow docket={docket.data} slug={orchard.slug} />
+          )}
           {plan.trees.length > 0 && !editing && !lit && <WeatherStrip slug={orchard.slug} units={units} />}
           {plan.trees.length > 0 && !editing && (
             <details className="phone-only">

@@ -14,7 +14,7 @@ import { at, FitRows, WeeksSky, type Grid } from './WeeksSky';
 import { lanes } from './lanes';
 import './weeks.css';
 
-const laneHeight = 22;
+const laneHeight = 26; // a flag is something to take hold of
 
 /** Three weeks from a week's Monday: the weather, each tree's windows, the day each job is set on, and the hours. */
 export function Weeks({ plan, day, width, phone }: { plan: Plan; day: Day; width: number; phone: boolean }) {
@@ -128,7 +128,7 @@ function Row({ owner, bars, grid, days, today, moving, onMove, onSet, slug, busy
           ))}
           <rect x={at(grid, today)} y={0} width={grid.col} height={h} fill="var(--sheet)" />
           {laid.map(({ bar, lane }) => (
-            <WeekBar key={bar.id} bar={bar} y={lane * laneHeight + 3} grid={grid} last={last} />
+            <WeekBar key={bar.id} bar={bar} y={lane * laneHeight + 5} grid={grid} last={last} />
           ))}
           {done.map((d) => (
             <g key={d.task_id + d.date} transform={`translate(${String(at(grid, d.date) + 6)} 2)`}>

@@ -27,7 +27,7 @@ export default function Year() {
   const [care, setCare] = useState(false);
   const [against, setAgainst] = useState('');
   const other = useOtherSchool(orchard.slug, settled, weeks ? '' : against);
-  const [ref, width] = useWidth<HTMLDivElement>(1280);
+  const [ref, width] = useWidth(1280);
   const detail = useTreePlan(orchard.slug, chosen, settled);
   if (!plan) return <p className="page q">Working out the year.</p>;
   const phone = width < 700;

@@ -1,0 +1,74 @@
+import { useState } from 'react';
+import type { Docket } from '../shared/api';
+import { Trouble } from '../shared/Trouble';
+import { useSeen, useUnseen } from './season';
+
+/** What may be seen on the trees about now: one tap dates it, for one tree or all of its kind, and moves what follows. */
+export function SeeNow({ docket, slug }: { docket: Docket; slug: string }) {
+  const seen = useSeen(slug);
+  const back = useUnseen(slug);
+  const [done, setDone] = useState('');
+  if (docket.see.length === 0 && !done) return null;
+  const tap = (says: string, stage: string, trees: readonly string[]) => {
+    back.reset();
+    seen.mutate({ trees, stage, day: docket.day }, { onSuccess: () => setDone(says) });
+  };
+  return (
+    <section className="seenow" aria-label="Do you see it?">
+      <div className="grp">
+        <h3>Do you see it?</h3>
+        <span className="sm q">a tap moves what follows</span>
+      </div>
+      {done && !back.isSuccess && seen.data && (
+        <p className="sm" role="status">
+          {done}: logged.{' '}
+          <button type="button" className="plain" disabled={back.isPending} onClick={() => back.mutate(seen.data)}>
+            Take it back
+          </button>
+        </p>
+      )}
+      {(seen.error ?? back.error) && (
+        <Trouble error={seen.error ?? back.error} holds="What was logged before stands as it was." />
+      )}
+      <ul className="bare">
+        {docket.see.map((g) => (
+          <li key={g.says}>
+            <span>
+              <b>{g.says}</b> <span className="q sm">{g.hint}</span>
+            </span>
+            <span className="acts">
+              {g.trees.length > 1 && (
+                <button
+                  type="button"
+                  className="plain"
+                  disabled={seen.isPending}
+                  onClick={() =>
+                    tap(
+                      g.says,
+                      g.stage,
+                      g.trees.map((t) => t.id),
+                    )
+                  }
+                >
+                  on all
+                </button>
+              )}
+              {g.trees.map((t) => (
+                <button
+                  key={t.id}
+                  type="button"
+                  className="plain"
+                  aria-label={`${g.says}, seen today on ${t.code}`}
+                  disabled={seen.isPending}
+                  onClick={() => tap(`${g.says} on ${t.code}`, g.stage, [t.id])}
+                >
+                  {t.code}
+                </button>
+              ))}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -110,6 +110,7 @@ func (s *server) register(api huma.API) {
 	s.registerWeather(api)
 	s.registerDays(api)
 	s.registerSeason(api)
+	s.registerDiagnose(api)
 	s.registerYardLight(api)
 	s.registerFruit(api)
 	s.registerJournal(api)

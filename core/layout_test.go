@@ -62,6 +62,7 @@ var arrows = map[string]string{
 	"core/crop":      "core/almanac core/limb core/pomology core/given core/together core/num",
 	"core/year":      "core/almanac core/crop core/cut core/find core/limb core/pomology core/training core/given",
 	"core/days":      "core/almanac core/year",
+	"core/diagnose":  "core/given",
 	"core/yard":      "core/almanac core/find core/light core/limb core/year",
 	"words":          "core/",
 	"contract":       "core/almanac core/given",
@@ -72,7 +73,7 @@ var arrows = map[string]string{
 	"weather":        "core/almanac core/given",
 	"orchard":        "core/ contract exchange store weather words",
 	"paper":          "core/ orchard words",
-	"api":            "core/almanac core/find core/given core/limb core/pomology core/towns core/year contract exchange orchard paper store words",
+	"api":            "core/almanac core/diagnose core/find core/given core/limb core/pomology core/towns core/year contract exchange orchard paper store words",
 }
 
 // TestArrowsPointDownOnly holds the layers of the house: nothing imports what stands above it, and no room one that is not its

@@ -186,7 +186,7 @@ test('a shorter reach moves the reach line, and a person’s hours the chart of 
   await open(page, `${demo}/lower-terrace/yard?tree=lower-terrace-T1`);
   await expect(page.getByRole('region', { name: 'Tree T1' }).getByText(/you pick to 1.6 m/)).toBeVisible();
   await open(page, `${demo}/lower-terrace/year`);
-  await expect(page.getByText(/the 11 hours you have/)).toBeVisible();
+  await expect(page.getByText(/the hours you have, 14 a week/)).toBeVisible();
   await accessible(page);
 });
 

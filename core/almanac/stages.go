@@ -161,24 +161,44 @@ func (r *StageRequest) springShare(s Stage) float64 {
 	return [4]float64{p.FSwell, p.FBreak, p.FFirst, 1}[s]
 }
 
-// StagesOf dates the stages of a tree from daily temperatures. Errors: those of Hourly, unknown_class, unknown_stage,
-// observed_range, observed_order, bad_year, series_short when the days start too late for the season.
-func StagesOf(lat float64, days []TempDay, r StageRequest) (StageResult, error) {
+// Run is daily temperatures of a place prepared for the stage model: what does not hang on the tree is worked out once.
+type Run struct {
+	track *track
+	lat   float64
+}
+
+// NewRun prepares daily temperatures. Errors: those of Hourly.
+func NewRun(lat float64, days []TempDay) (*Run, error) {
 	if err := checkPlace(lat, 0); err != nil {
-		return StageResult{}, err
+		return nil, err
 	}
 	filled, err := fillSeries(days)
 	if err != nil {
-		return StageResult{}, err
+		return nil, err
 	}
-	if err := r.prepare(lat < 0); err != nil {
+	return &Run{newTrack(filled, dayLengths(filled, lat)), lat}, nil
+}
+
+// Stages dates the stages of a tree in a season of the run. Errors: unknown_class, unknown_stage, observed_range, observed_order, bad_year,
+// series_short when the days start too late for the season.
+func (run *Run) Stages(r StageRequest) (StageResult, error) {
+	if err := r.prepare(run.lat < 0); err != nil {
 		return StageResult{}, err
 	}
 	c := calendarOf(r.Season, r.south)
-	if filled[0].Date > c.need {
-		return StageResult{}, refuse("series_short", "days", "from "+filled[0].Date.String(), "from "+c.need.String()+" or earlier")
+	if first := run.track.first(); first > c.need {
+		return StageResult{}, refuse("series_short", "days", "from "+first.String(), "from "+c.need.String()+" or earlier")
 	}
-	return newTrack(filled, dayLengths(filled, lat)).stages(&r, c), nil
+	return run.track.stages(&r, c), nil
+}
+
+// StagesOf dates the stages of a tree from daily temperatures. Errors: those of NewRun and Stages.
+func StagesOf(lat float64, days []TempDay, r StageRequest) (StageResult, error) {
+	run, err := NewRun(lat, days)
+	if err != nil {
+		return StageResult{}, err
+	}
+	return run.Stages(r)
 }
 
 // stages runs the sequential model: chill first, then heat (Ashcroft, Richardson and Seeley 1977), the heat need falling

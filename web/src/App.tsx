@@ -29,6 +29,8 @@ const Paper = screen(() => import('./sheet/Paper'));
 const AtTree = screen(() => import('./sheet/AtTree'));
 const HelperPage = screen(() => import('./helper/HelperPage'));
 const Season = screen(() => import('./season/Season'));
+const Ways = screen(() => import('./bench/Ways'));
+const Why = screen(() => import('./why/Why'));
 const Year = screen(() => import('./year/Year'));
 const Thinning = screen(() => import('./fruit/Thinning'));
 const Setup = screen(() => import('./setup/Setup'));
@@ -214,6 +216,22 @@ function OrchardScreens() {
                   element={
                     <NeedsPlace>
                       <AtTree />
+                    </NeedsPlace>
+                  }
+                />
+                <Route
+                  path="trees/:id/ways"
+                  element={
+                    <NeedsPlace>
+                      <Ways />
+                    </NeedsPlace>
+                  }
+                />
+                <Route
+                  path="trees/:id/why"
+                  element={
+                    <NeedsPlace>
+                      <Why />
                     </NeedsPlace>
                   }
                 />

@@ -8,15 +8,26 @@ interface Props {
   reach: number;
   /** So many times the usual size. */
   times?: number;
+  /** The farthest any of them reaches from its foot, cm: the scale leaves room for it. */
+  across?: number;
+}
+
+/** How far a tree reaches from its foot, cm. */
+export function acrossOf(lines: readonly (readonly number[])[]): number {
+  let most = 0;
+  for (const l of lines)
+    for (let i = 0; i + 1 < l.length; i += 5) most = Math.max(most, Math.hypot(l[i] ?? 0, l[i + 1] ?? 0));
+  return most;
 }
 
 const wide = 54;
 const high = 62;
 
 /** A tree in a few strokes, for a picture of its past. */
-export function Silhouette({ lines, bearing, top, reach, times = 1 }: Props) {
+export function Silhouette({ lines, bearing, top, reach, times = 1, across = 0 }: Props) {
   const all = Math.max(top, reach) + 10;
-  const sheet = { scale: (high - 6) / all, x: wide / 2, y: high - 4 };
+  const scale = Math.min((high - 6) / all, across > 0 ? (wide / 2 - 1) / across : Infinity);
+  const sheet = { scale, x: wide / 2, y: high - 4 };
   const view = standingAt(bearing);
   const y = sheet.y - reach * sheet.scale;
   return (

@@ -628,6 +628,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orchards/{slug}/trees/{id}/diagnosis": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The likely cause of what is wrong with a tree */
+        get: operations["get-diagnosis"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/orchards/{slug}/trees/{id}/fruit": {
         parameters: {
             query?: never;
@@ -1014,6 +1031,23 @@ export interface paths {
         put?: never;
         /** Take back the last change */
         post: operations["undo-limbs"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orchards/{slug}/trees/{id}/map/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One tree kept by two schools or limits, side by side over some years */
+        get: operations["compare-ways"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1679,6 +1713,25 @@ export interface components {
              */
             based_on: number;
         };
+        CauseBody: {
+            do: string;
+            evidence: components["schemas"]["CauseProofBody"][];
+            name: string;
+            /** Format: double */
+            share: number;
+            slug: string;
+            when: string;
+        };
+        CauseProofBody: {
+            asked: boolean;
+            for: boolean;
+            says: string;
+            /**
+             * Format: double
+             * @description log-odds
+             */
+            weight: number;
+        };
         ChangeBody: {
             after: string;
             before: string;
@@ -1743,6 +1796,10 @@ export interface components {
             title: string;
             tree_id?: string;
             tree_name?: string;
+        };
+        ComplaintBody: {
+            name: string;
+            slug: string;
         };
         Completeness: {
             /** Format: double */
@@ -1885,6 +1942,27 @@ export interface components {
              */
             seen?: "" | "not-found" | "dead";
             who?: string;
+        };
+        DiagnosisBody: {
+            /** @description what tells the first cause from the second */
+            apart?: string;
+            /** @description the one that tells most first */
+            ask: components["schemas"]["QuestionBody"][];
+            /** @description the likeliest first */
+            causes: components["schemas"]["CauseBody"][];
+            code: string;
+            /** @enum {string} */
+            complaint: "no-fruit" | "small-fruit" | "only-at-the-top" | "many-sprouts" | "dies-back" | "leans" | "drops-fruit" | "splits";
+            complaints: components["schemas"]["ComplaintBody"][];
+            kind_name: string;
+            /** @description what was not asked because the record tells it */
+            known: string[];
+            local_rules: string;
+            name?: string;
+            /** @description how sure it is */
+            says: string;
+            sure: boolean;
+            tree_id: string;
         };
         Doc: {
             /**
@@ -3794,6 +3872,12 @@ export interface components {
             title: string;
             type: string;
         };
+        QuestionBody: {
+            asks: string;
+            /** @description how to look */
+            how?: string;
+            slug: string;
+        };
         QuickBody: {
             edits: components["schemas"]["Edit"][];
             faults: components["schemas"]["Fault"][];
@@ -5160,6 +5244,20 @@ export interface components {
             /** @enum {string} */
             zone: "low" | "middle" | "top";
         };
+        TwoWaysBody: {
+            /**
+             * Format: double
+             * @description now
+             */
+            height_cm: number;
+            /** @description what the second does otherwise than the first */
+            says: string[];
+            ways: components["schemas"]["WayRunBody"][];
+            /** @description what the forecast cannot know */
+            weak: string;
+            /** Format: int64 */
+            years: number;
+        };
         UndoRequestBody: {
             /**
              * Format: int64
@@ -5270,6 +5368,68 @@ export interface components {
             title: string;
             tool: string;
             where: string;
+        };
+        WayRunBody: {
+            /**
+             * Format: int64
+             * @description all years
+             */
+            cuts: number;
+            held?: string;
+            /**
+             * Format: double
+             * @description of cutting, all years
+             */
+            hours: number;
+            /**
+             * Format: double
+             * @description of fruit, all years
+             */
+            kilos: number;
+            /**
+             * Format: double
+             * @description mean of its limbs at the end, of full light
+             */
+            light: number;
+            /**
+             * Format: double
+             * @description of the crown, a year
+             */
+            limit: number;
+            /** @description the tree at the end: stations of each limb, five numbers each */
+            lines: (number[] | null)[];
+            preset: string;
+            /** Format: double */
+            reach_cm: number;
+            school: string;
+            /** Format: double */
+            widest_mm: number;
+            /**
+             * Format: int64
+             * @description cuts of 25 mm and more, all years
+             */
+            wounds: number;
+            years: components["schemas"]["WayYearBody"][];
+        };
+        WayYearBody: {
+            /**
+             * Format: double
+             * @description of the crown
+             */
+            account: number;
+            /**
+             * Format: double
+             * @description at the next winter
+             */
+            height_cm: number;
+            /** Format: double */
+            kilos: number;
+            /** Format: double */
+            minutes: number;
+            /** Format: int64 */
+            wounds: number;
+            /** Format: int64 */
+            year: number;
         };
         Weather: {
             /** Format: double */
@@ -8189,6 +8349,73 @@ export interface operations {
             };
         };
     };
+    "get-diagnosis": {
+        parameters: {
+            query: {
+                /** @description YYYY-MM-DD; absent: today */
+                day?: string;
+                complaint: string;
+                /** @description questions answered yes, between commas */
+                yes?: string;
+                /** @description questions answered no, between commas */
+                no?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DiagnosisBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "get-fruit": {
         parameters: {
             query?: {
@@ -9710,6 +9937,75 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BenchBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "compare-ways": {
+        parameters: {
+            query?: {
+                /** @description the day shown; absent: today */
+                day?: string;
+                /** @description a school */
+                first?: string;
+                /** @description a value of the yearly limit */
+                first_limit?: string;
+                second?: string;
+                second_limit?: string;
+                years?: number;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TwoWaysBody"];
                 };
             };
             /** @description Not Found */

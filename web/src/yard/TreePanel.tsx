@@ -52,6 +52,9 @@ export function TreePanel({ id, onClose, onLog, onCorrect, onEdit }: Props) {
           <Button component={Link} to={`/${orchard.slug}/trees/${encodeURIComponent(id)}/season`} size="small">
             Its season
           </Button>
+          <Button component={Link} to={`/${orchard.slug}/trees/${encodeURIComponent(id)}/why`} size="small">
+            Something is wrong
+          </Button>
           <Button component={Link} to={`/${orchard.slug}/trees/${encodeURIComponent(id)}`} size="small">
             Bench
           </Button>

@@ -46,6 +46,7 @@ export function HoursChart({
 }) {
   const weeks = weeksOf(plan, days);
   const top = Math.max(2, ...weeks.map((w) => Math.max(w.total, w.has)));
+  const most = Math.max(0, ...weeks.map((w) => w.has));
   const h = 130;
   const y = (v: number) => h - 18 - (v / top) * (h - 30);
   return (
@@ -53,7 +54,8 @@ export function HoursChart({
       <div style={{ padding: '8px 20px 0', display: 'flex', gap: 16, flexWrap: 'wrap', alignItems: 'baseline' }}>
         <h3>Hours a week</h3>
         <span className="sm q">
-          Bars: work on the days set. Line: the hours you have.
+          Bars: work on the days set. Line: the hours you have
+          {most > 0 && `, ${String(Math.round(most * 2) / 2)} a week`}.
           {days && !days.hours_said && ' Nobody said what hours they have: say it in Settings.'}
         </span>
         {(days?.dropped.length ?? 0) > 0 && (

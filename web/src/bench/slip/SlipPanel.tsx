@@ -183,6 +183,7 @@ export function SlipPanel(p: Props) {
         >
           Winter or summer
         </button>
+        <Link to={`/${p.asking.slug}/trees/${encodeURIComponent(p.asking.id)}/ways`}>Two schools, side by side</Link>
       </div>
       <Levels slip={slip} />
       {!slip.predicted && slip.steps.length > 0 && <HelperLinks asking={p.asking} />}

@@ -1,0 +1,194 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { acrossOf, Silhouette } from '../drawing/Silhouette';
+import { StakeLabel } from '../drawing/StakeLabel';
+import { api, need, type Schemas } from '../shared/api';
+import { useHere } from '../shared/orchard';
+import { useShown } from '../shared/shown';
+import { Trouble } from '../shared/Trouble';
+import { percent, say, type Units } from '../shared/units';
+import './ways.css';
+
+type Two = Schemas['TwoWaysBody'];
+type Run = Schemas['WayRunBody'];
+
+const spans = [1, 2, 3, 4, 5] as const;
+
+/** One tree kept by two schools or limits, grown on side by side: in drawing and in numbers. */
+export default function Ways() {
+  const { id = '' } = useParams();
+  const { orchard, plan, meta, units } = useHere();
+  const { settled } = useShown();
+  const [params, setParams] = useSearchParams();
+  const get = (k: string) => params.get(k) ?? '';
+  const other = meta.presets.find((p) => p.slug !== orchard.school.preset)?.slug ?? '';
+  const second = params.get('second') ?? other;
+  const years = Number(get('years')) || 3;
+  const asked = useQuery({
+    queryKey: ['ways', orchard.slug, id, settled, get('first'), get('first_limit'), second, get('second_limit'), years],
+    queryFn: () =>
+      need(
+        api.GET('/api/orchards/{slug}/trees/{id}/map/ways', {
+          params: {
+            path: { slug: orchard.slug, id },
+            query: {
+              day: settled,
+              first: get('first'),
+              first_limit: get('first_limit'),
+              second,
+              second_limit: get('second_limit'),
+              years,
+            },
+          },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+  });
+  const put = (k: string, v: string) =>
+    setParams(
+      (was) => {
+        const p = new URLSearchParams(was);
+        p.set(k, v);
+        return p;
+      },
+      { replace: true },
+    );
+  const limits = meta.choices.find((c) => c.key === 'yearly_limit')?.values ?? [];
+  const tree = plan?.trees.find((t) => t.id === id);
+  const pick = (which: 'first' | 'second', school: string) => (
+    <fieldset className="way">
+      <legend>{which === 'first' ? 'One way' : 'The other'}</legend>
+      <label>
+        School
+        <select value={school} onChange={(e) => put(which, e.target.value)}>
+          <option value="">as it is kept</option>
+          {meta.presets.map((p) => (
+            <option key={p.slug} value={p.slug}>
+              {p.name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label>
+        Most in a year
+        <select value={get(`${which}_limit`)} onChange={(e) => put(`${which}_limit`, e.target.value)}>
+          <option value="">as the school has it</option>
+          {limits.map((v) => (
+            <option key={v.slug} value={v.slug}>
+              {v.name}
+            </option>
+          ))}
+        </select>
+      </label>
+    </fieldset>
+  );
+  return (
+    <div className="page ways">
+      <header className="title">
+        {tree && <StakeLabel code={tree.code} />}
+        <h1>Two ways of keeping it</h1>
+        <span className="spacer" />
+        <Link className="sm" to={`/${orchard.slug}/trees/${encodeURIComponent(id)}`}>
+          Bench
+        </Link>
+      </header>
+      <div className="picks">
+        {pick('first', get('first'))}
+        {pick('second', second)}
+        <label className="way">
+          Winters on
+          <select value={years} onChange={(e) => put('years', e.target.value)}>
+            {spans.map((n) => (
+              <option key={n} value={n}>
+                {n}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      {asked.error && <Trouble error={asked.error} holds="Nothing of the tree was changed." />}
+      {!asked.data && !asked.error && <p className="q">Growing the tree twice.</p>}
+      {asked.data && <Beside d={asked.data} units={units} />}
+    </div>
+  );
+}
+
+function Beside({ d, units }: { d: Two; units: Units }) {
+  const top = Math.max(d.height_cm, ...d.ways.flatMap((w) => [w.reach_cm, ...w.years.map((y) => y.height_cm)]));
+  const across = Math.max(...d.ways.map((w) => acrossOf(w.lines.map((l) => l ?? []))));
+  const height = (cm: number) => say(cm / 100, 'm', units);
+  const hours = (h: number) => `${h.toFixed(1)} h`;
+  const rows: [string, (w: Run) => string][] = [
+    ['Reach line', (w) => height(w.reach_cm)],
+    ['Most in a year', (w) => percent(w.limit)],
+    ...(d.ways[0]?.years ?? []).map((y, i): [string, (w: Run) => string] => [
+      `Height, winter after ${String(y.year)}`,
+      (w) => height(w.years[i]?.height_cm ?? 0),
+    ]),
+    ['Light its limbs get', (w) => percent(w.light)],
+    ['Fruit, all years', (w) => say(w.kilos, 'kg', units)],
+    ['Cutting, all years', (w) => hours(w.hours)],
+    ['Cuts', (w) => String(w.cuts)],
+    [`of ${say(25, 'mm', units)} and more`, (w) => String(w.wounds)],
+    ['Widest wound', (w) => say(w.widest_mm, 'mm', units)],
+  ];
+  return (
+    <section aria-label="Side by side" className="beside">
+      <ul className="says">
+        {d.says.map((t) => (
+          <li key={t}>{t}</li>
+        ))}
+      </ul>
+      <table>
+        <caption className="sm q">
+          {height(d.height_cm)} high now. {d.weak}
+        </caption>
+        <thead>
+          <tr>
+            <td />
+            {d.ways.map((w, i) => (
+              <td key={i} className="pic">
+                <Silhouette
+                  lines={w.lines.map((l) => l ?? [])}
+                  bearing={0}
+                  top={top}
+                  reach={w.reach_cm}
+                  times={4.4}
+                  across={across}
+                />
+              </td>
+            ))}
+          </tr>
+          <tr>
+            <td />
+            {d.ways.map((w, i) => (
+              <th key={i} scope="col">
+                {w.school} at {percent(w.limit)}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(([name, value]) => (
+            <tr key={name}>
+              <th scope="row">{name}</th>
+              {d.ways.map((w, i) => (
+                <td key={i} className="num">
+                  {value(w)}
+                </td>
+              ))}
+            </tr>
+          ))}
+          <tr>
+            <th scope="row">Held</th>
+            {d.ways.map((w, i) => (
+              <td key={i} className="sm">
+                {w.held ?? 'not within these years'}
+              </td>
+            ))}
+          </tr>
+        </tbody>
+      </table>
+    </section>
+  );
+}

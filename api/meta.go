@@ -2,6 +2,7 @@ package api
 
 import (
 	"context"
+	"fmt"
 	"net/http"
 
 	"github.com/danielgtaylor/huma/v2"
@@ -68,6 +69,7 @@ type KindMeta struct {
 	BearingHint string     `json:"bearing_means"`
 	Reading     string     `json:"stage_reading"`
 	YearsLived  int        `json:"years_lived"`
+	FirstCrop   string     `json:"first_crop" doc:"growing season of its first fruit, from the weakest stock to the strongest"`
 	HoursAYear  int        `json:"hours_a_year"`
 	Difficulty  int        `json:"difficulty"`
 	Sizes       []SizeMeta `json:"sizes" nullable:"false"`
@@ -139,7 +141,7 @@ func metaOf() Meta {
 		km := KindMeta{
 			Slug: k.Slug, Name: k.Name, Group: string(k.Group), Habits: list(k.Habits), LowTree: string(k.LowTree), LowTreeNote: k.LowTreeNote,
 			SelfFertile: k.SelfFertile, Company: k.Company, Wood: k.Wood, Bearing: habit.Wood, BearingHint: habit.Means,
-			Reading: k.ChillHours.Reading, YearsLived: k.Care.YearsLived, HoursAYear: k.Care.HoursAYear, Difficulty: k.Care.Difficulty,
+			Reading: k.ChillHours.Reading, YearsLived: k.Care.YearsLived, FirstCrop: firstCrop(&k.Crop), HoursAYear: k.Care.HoursAYear, Difficulty: k.Care.Difficulty,
 		}
 		for _, f := range k.Forms {
 			km.Forms = append(km.Forms, string(f))
@@ -181,4 +183,22 @@ func metaOf() Meta {
 		m.Classes = append(m.Classes, VigourClass(c))
 	}
 	return m
+}
+
+// firstCrop is the growing season in which a kind first bears, from the weakest stock to the strongest.
+func firstCrop(c *pomology.Crop) string {
+	lo, hi := 0, 0
+	for _, n := range c.SeasonsToBear {
+		if lo == 0 || n < lo {
+			lo = n
+		}
+		hi = max(hi, n)
+	}
+	switch {
+	case hi == 0:
+		return ""
+	case lo == hi:
+		return fmt.Sprint(lo + 1)
+	}
+	return fmt.Sprintf("%d to %d", lo+1, hi+1)
 }

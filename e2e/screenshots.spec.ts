@@ -44,7 +44,6 @@ test('pictures of the main views', async ({ page, demo, june }, info) => {
   await page.screenshot({ path: join(folder, 'yard-light.png') });
   await take('trees', '/lower-terrace/trees');
   await take('train', '/new-rows/trees/new-rows-R3/training');
-  await take('wall', '/new-rows/trees/new-rows-W2/training');
   await open(page, `${demo}/lower-terrace/year`);
   await page.getByRole('button', { name: /^A3 Pear/ }).click();
   await page
@@ -53,10 +52,6 @@ test('pictures of the main views', async ({ page, demo, june }, info) => {
     .waitFor();
   await page.screenshot({ path: join(folder, 'year.png') });
   await slip('slip-leader', 'lower-terrace', 'C1', 3);
-  await open(page, `${demo}/lower-terrace/sheet/lower-terrace-C2/paper?day=2027-03-10`);
-  await page.setViewportSize({ width: 1280, height: 1100 });
-  await page.getByRole('article').screenshot({ path: join(folder, 'paper.png') });
-  await page.setViewportSize({ width: 1280, height: 800 });
   await open(page, `${demo}/lower-terrace/trees/lower-terrace-C3`);
   const years = page.getByRole('region', { name: 'Down, then held' });
   await years.getByText(/^Held from/).waitFor();
@@ -69,12 +64,6 @@ test('pictures of the main views', async ({ page, demo, june }, info) => {
   await page.getByRole('region', { name: 'Findings' }).getByRole('button', { name: /^A/ }).click();
   await page.getByRole('list', { name: 'Ways to cut it' }).waitFor();
   await page.screenshot({ path: join(folder, 'bench-vase.png') });
-  await page.getByText(/^Limbs as a list/).click();
-  await page.getByRole('button', { name: /^Show all/ }).click();
-  await page.getByRole('table').getByRole('button', { name: 'S2.2.1', exact: true }).click();
-  await page.getByRole('button', { name: 'Its buds' }).click();
-  await page.getByRole('button', { name: /^bud 5,/ }).press('Enter');
-  await page.getByRole('region', { name: /^Bud strip/ }).screenshot({ path: join(folder, 'bud-strip.png') });
   await open(page, `${june}/lower-terrace/thinning/lower-terrace-B4?limb=S4`);
   await page.screenshot({ path: join(folder, 'thinning.png') });
   await open(page, `${june}/lower-terrace/thinning/lower-terrace-C1?below=years`);
@@ -82,17 +71,34 @@ test('pictures of the main views', async ({ page, demo, june }, info) => {
   await page.screenshot({ path: join(folder, 'fruit.png') });
 });
 
-test('the fortnight', async ({ page, folder: dir }, info) => {
+test('the living season', async ({ page, folder: dir }, info) => {
   test.skip(!process.env.SCREENSHOTS || info.project.name === 'phone', 'made by make screenshots');
-  const db = join(dir, 'sky.db');
-  copyFileSync(await demoOf('2027-03-10'), db);
-  const app = await start(['demo', '--db', db, '--today', '2027-03-10', '--station', '']);
-  await open(page, `${app.url}/lower-terrace/yard`);
-  const strip = page.getByRole('region', { name: 'The fortnight' });
-  await strip.locator('table').waitFor();
-  await page.setViewportSize({ width: 1280, height: 1400 }); // the whole strip in sight
-  await strip.screenshot({ path: join(folder, 'fortnight.png') });
-  await app.stop();
+  for (const day of ['2027-02-20', '2027-04-10']) {
+    const db = join(dir, `sky-${day}.db`);
+    copyFileSync(await demoOf(day), db);
+    const app = await start(['demo', '--db', db, '--today', day, '--station', '']);
+    await open(page, `${app.url}/lower-terrace/yard`);
+    await page.getByRole('region', { name: 'The fortnight' }).locator('table').waitFor();
+    await page.setViewportSize({ width: 1280, height: 900 });
+    if (day === '2027-02-20') {
+      await open(page, `${app.url}/lower-terrace/year?span=weeks`);
+      await page.getByRole('button', { name: /^C1 Dormant cut, / }).click();
+      await page.locator('.costs .told b').waitFor();
+      await page.screenshot({ path: join(folder, 'weeks.png') });
+    } else {
+      await open(page, `${app.url}/lower-terrace/trees/lower-terrace-A4/season`);
+      await page.getByText(/of the buds are alive/).waitFor();
+      await page.screenshot({ path: join(folder, 'season.png') });
+      await page.setViewportSize({ width: 1280, height: 800 });
+      await open(page, `${app.url}/lower-terrace/trees/lower-terrace-C1/why?what=many-sprouts`);
+      await page.getByRole('region', { name: 'Likely causes' }).waitFor();
+      await page.screenshot({ path: join(folder, 'why.png') });
+      await open(page, `${app.url}/lower-terrace/trees/lower-terrace-C1/ways`);
+      await page.getByRole('region', { name: 'Side by side' }).waitFor();
+      await page.screenshot({ path: join(folder, 'ways.png') });
+    }
+    await app.stop();
+  }
 });
 
 test('the first run', async ({ page, empty }, info) => {

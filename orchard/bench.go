@@ -87,6 +87,9 @@ func (b *standing) orchard() error {
 	}
 	b.speaker.Straight = b.school.Is("slope", "straight")
 	b.options = find.ForSchool(b.school, b.core.Kind, 100*y.ReachM(&b.core, b.school))
+	if c.Orchard.Site != nil && y.Place.Climate.HumidSummer {
+		b.options = b.options.ForHumidSummers()
+	}
 	b.options.Vigour = b.core.Class
 	b.options.Without = []find.Code{"overloaded", "thin_for_load"} // what limbs carry is told by the load of the fruit, once
 	if b.core.Aim == year.Build {

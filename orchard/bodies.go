@@ -137,6 +137,7 @@ type TaskBody struct {
 	Others      []OtherBody  `json:"others" nullable:"false"`
 	Grades      []GradeBody  `json:"grades" nullable:"false"`
 	Trouble     string       `json:"trouble,omitempty" doc:"what went not as meant last time"`
+	Steps       []string     `json:"steps,omitempty" nullable:"false" doc:"of a cut on a tree without a limb map: what to look for, in the order of the work"`
 	SetFor      *almanac.Day `json:"set_for,omitempty" doc:"the day it is planned for"`
 	SetSays     string       `json:"set_says,omitempty" doc:"why that day"`
 	Weather     string       `json:"weather,omitempty" doc:"of a job due now: that its day is not fit, and the first that is"`

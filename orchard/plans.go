@@ -51,6 +51,9 @@ func (p *Planned) task(t *year.Task) TaskBody {
 		Others: []OtherBody{}, Grades: []GradeBody{}, Trouble: t.Trouble, Weather: p.waitsForWeather(t),
 	}
 	out.SetFor, out.SetSays = p.chosenFor(t)
+	if tp := p.treeShown(t.Tree); tp != nil && tp.Tree.Amount == nil {
+		out.Steps = sp.Checklist(t, tp)
+	}
 	for i := range p.Yard.Trees {
 		if tr := &p.Yard.Trees[i]; tr.ID == t.Tree {
 			out.Code, out.TreeName, out.KindName = tr.Code, tr.Name, tr.Kind.Name

@@ -90,7 +90,7 @@ type Plot struct {
 // Feature is a wall, fence, path and the like.
 type Feature struct {
 	ID      string  `json:"id" maxLength:"100"`
-	Kind    string  `json:"kind" enum:"wall,fence,hedge,path,bed,shade-tree,shed,water,power-line"`
+	Kind    string  `json:"kind" enum:"wall,fence,hedge,path,bed,shade-tree,shed,house,water,power-line"`
 	Name    string  `json:"name,omitempty" maxLength:"500"`
 	Points  []Point `json:"points" nullable:"false" minItems:"1" maxItems:"200"`
 	HeightM float64 `json:"height_m,omitempty" minimum:"0" maximum:"60"`

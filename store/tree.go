@@ -55,6 +55,7 @@ type Tree struct {
 	ThinAnyway  bool              `json:"thin_anyway,omitempty" doc:"wish: thin a kind that is left to itself"`
 	Graft       string            `json:"graft,omitempty" enum:"summer,spring" doc:"wish: bud or graft"`
 	Triploid    bool              `json:"triploid,omitempty"`
+	SelfFertile string            `json:"self_fertile,omitempty" enum:"yes,no" doc:"as its label says; absent: as its kind"`
 	Elsewhere   bool              `json:"elsewhere,omitempty" doc:"a neighbour's tree, noted as a partner in bloom"`
 	Gone        *almanac.Day      `json:"gone,omitempty"`
 	GoneWhy     string            `json:"gone_why,omitempty" enum:"lost,moved,removed,mistake"`

@@ -267,7 +267,7 @@ func (f *finder) dense(i int) {
 			n++
 		}
 	})
-	if n >= denseLeast {
-		f.tell("dense", i, 0, 0.4+0.1*float64(n-denseLeast), []Fact{num("neighbours", float64(n))}, num("neighbours", denseLeast-1))
+	if least := denseLeast - f.o.Airy; n >= least {
+		f.tell("dense", i, 0, 0.4+0.1*float64(n-least), []Fact{num("neighbours", float64(n))}, num("neighbours", float64(least-1)))
 	}
 }

@@ -19,6 +19,7 @@ type Options struct {
 	InwardRatio   float64 // part of its length that a limb grows toward the middle
 	HatCM         float64 // what must pass through the middle of a vase
 	BallCM        float64
+	Airy          int // limbs fewer than usual that may pass close to one
 	DarkLight     float64
 	BlackLight    float64
 	StressSoftMPa float64
@@ -42,6 +43,20 @@ func Defaults() Options {
 		ReachCM: 240, LowCM: 50, SideRatio: 0.50, VaseRatio: 0.80, CrotchHardDeg: 33, CrotchSoftDeg: 45, InwardRatio: 0.35,
 		HatCM: 35, BallCM: 10, DarkLight: limb.DarkLight, BlackLight: 0.15, StressSoftMPa: 15, StressHardMPa: 25, BarrenCM: 45,
 	}
+}
+
+// Where summers are hot, humid and wet, leaves that dry late fall sick: the middle is wanted wider and fewer limbs close together (our
+// estimates).
+const (
+	humidHat   = 1.25
+	humidFewer = 1
+)
+
+// ForHumidSummers are the thresholds where air weighs more: healthy wood that blocks it is told sooner.
+func (o Options) ForHumidSummers() Options {
+	o.HatCM *= humidHat
+	o.Airy += humidFewer
+	return o
 }
 
 func (o Options) unset() bool { return o.ReachCM == 0 }

@@ -7,6 +7,7 @@ type Bloom struct {
 	Kind        *Kind
 	Cultivar    string // two trees of one named cultivar do not serve each other; empty is taken as different
 	Triploid    bool   // gives no pollen back
+	SelfFertile string // yes or no, as its label says; empty: as its kind
 	First, Last int
 	Known       bool
 	TooYoung    bool // will not flower yet
@@ -49,13 +50,24 @@ func Companions(trees []Bloom) []CompanyVerdict {
 	return out
 }
 
+// needs says whether a tree wants a partner: by its label, else by its kind.
+func (t *Bloom) needs() bool {
+	switch t.SelfFertile {
+	case "yes":
+		return false
+	case "no":
+		return len(t.Kind.Partners) > 0
+	}
+	return t.Kind.SelfFertile != "yes" && len(t.Kind.Partners) > 0
+}
+
 // companyOf judges one tree; byKind holds all trees of the plot by the slug of their kind.
 func companyOf(t *Bloom, byKind map[string][]*Bloom) CompanyVerdict {
 	want := MinOverlapDays
 	if t.Kind.MinOverlapDays > 0 {
 		want = t.Kind.MinOverlapDays
 	}
-	v := CompanyVerdict{ID: t.ID, Needs: t.Kind.SelfFertile != "yes" && len(t.Kind.Partners) > 0, WantDays: want}
+	v := CompanyVerdict{ID: t.ID, Needs: t.needs(), WantDays: want}
 	if !v.Needs {
 		return v
 	}

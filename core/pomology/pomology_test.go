@@ -144,6 +144,9 @@ func TestCompany(t *testing.T) {
 		require.Equal(t, "short-overlap", v[0].Warning)
 	})
 	t.Run("a lone apple, a triploid partner and the same cultivar are warned of", func(t *testing.T) {
+		alone := bloom("a", apple, 100, 110)
+		alone.SelfFertile = "yes" // as its label says
+		require.Empty(t, pomology.Companions([]pomology.Bloom{alone})[0].Warning)
 		require.Equal(t, "no-partner", pomology.Companions([]pomology.Bloom{bloom("a", apple, 100, 110)})[0].Warning)
 		tri := bloom("b", apple, 100, 110)
 		tri.Triploid = true

@@ -76,13 +76,13 @@ func (p *Plot) Around(t *year.Tree, trees []year.Tree, day almanac.Day) find.Yar
 			for _, strip := range strips(pts, wide) {
 				out.Paths = append(out.Paths, find.Path{Name: name, Polygon: strip})
 			}
-		case "wall", "fence", "hedge", "shed":
+		case "wall", "fence", "hedge", "shed", "house":
 			top := 100 * f.HeightM
 			if top == 0 {
 				top = wallTopCM
 			}
 			shapes := strips(pts, math.Max(wide, thinWallCM))
-			if f.Kind == "shed" && len(pts) > 2 {
+			if (f.Kind == "shed" || f.Kind == "house") && len(pts) > 2 {
 				shapes = [][][2]float64{pts}
 			}
 			for _, s := range shapes {

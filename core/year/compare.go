@@ -108,7 +108,7 @@ func bloomOf(t *Tree, a *Anchors, season int, south bool, acc *Account) pomology
 		last = shift(a.Day(almanac.FullBloom.String()), 10)
 	}
 	return pomology.Bloom{
-		ID: t.ID, Kind: t.Kind, Cultivar: t.Cultivar, Triploid: t.Triploid, Elsewhere: t.Elsewhere,
+		ID: t.ID, Kind: t.Kind, Cultivar: t.Cultivar, Triploid: t.Triploid, SelfFertile: t.SelfFertile, Elsewhere: t.Elsewhere,
 		First: int(first), Last: int(last), Known: first.Known() && last.Known(),
 		TooYoung: !t.Elsewhere && !t.Bears(season, south), HardCut: acc != nil && acc.Dormant > 0.5,
 	}

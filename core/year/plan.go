@@ -335,7 +335,30 @@ func (c *context) warnings() (out []Reason) {
 	if locked := c.locked(); locked > 0 {
 		out = append(out, reason("tied-limb-locked").num(float64(locked), "devices"))
 	}
+	if n := c.unloggedWinters(); n >= tellUnlogged {
+		out = append(out, reason("unlogged-winters").num(float64(n), "winters"))
+	}
 	return append(append(out, c.wetWarnings()...), c.unfitChoices()...)
+}
+
+// tellUnlogged winters without a cut are told of (our estimate); no more than mostUnlogged are counted.
+const (
+	tellUnlogged = 3
+	mostUnlogged = 10
+)
+
+// unloggedWinters are the winters before this one, back to the last cut of live wood that was logged, of a tree that was grown by then.
+func (c *context) unloggedWinters() int {
+	first := c.season - mostUnlogged
+	if c.tree.Planted.Known() {
+		first = max(first, SeasonOf(c.tree.Planted, c.south)+formationYears)
+	}
+	for _, e := range c.entries {
+		if e.Kind == WorkEntry && isCut(e.Task) && !e.FreeOnly && e.Outcome != Left {
+			first = max(first, e.Season)
+		}
+	}
+	return max(0, c.season-1-first)
 }
 
 // chillReason tells what the winter gathers against what the tree wants, in chill portions.

@@ -55,6 +55,7 @@ type Tree struct {
 	Own                       map[string]string // school choices of this tree
 	Wishes                    Wishes
 	Triploid, Elsewhere       bool
+	SelfFertile               string      // yes or no, as its label says; empty: as its kind
 	Gone                      almanac.Day // NoDay while it stands
 	X, Y                      float64     // metres from the plot's south-west corner
 	Lag                       Lag         // how late it runs, as its past seasons taught

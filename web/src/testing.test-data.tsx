@@ -152,6 +152,7 @@ export const meta: Meta = {
       bearing_means: 'keep the spurs',
       stage_reading: 'bud_break = green tip',
       years_lived: 40,
+      first_crop: '3 to 6',
       hours_a_year: 3,
       difficulty: 2,
       sizes: [{ class: 'dwarfing', height_m: 2.7, spread_m: 2.4, distance_m: 1.5 }],

@@ -329,7 +329,13 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
                   reachSays={reachSays}
                   chosen={chosen}
                   outline={
-                    outlined ? { height: bench.outline.height_m * 100, width: bench.outline.width_m * 100 } : undefined
+                    outlined
+                      ? {
+                          height: bench.outline.height_m * 100,
+                          width: bench.outline.width_m * 100,
+                          form: bench.tree.form,
+                        }
+                      : undefined
                   }
                   scaleSays={(cm) => (metric ? `${String(cm / 100)} m` : `${String(Math.round(cm / 30.48))} ft`)}
                   heightSays={(cm) => tall(cm, units)}

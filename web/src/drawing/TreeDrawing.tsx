@@ -53,7 +53,7 @@ interface Props {
   reachSays: string;
   chosen: string;
   /** Wanted outline of the form, cm; none: not shown. */
-  outline?: { height: number; width: number } | undefined;
+  outline?: { height: number; width: number; form?: string } | undefined;
   /** Height in cm to what stands beside each tick of the scale. */
   scaleSays: (cm: number) => string;
   scaleStepCm: number;

@@ -109,13 +109,78 @@ export function HeightScale({
   );
 }
 
-export function Outline({ outline, sheet }: { outline: { height: number; width: number }; sheet: Sheet }) {
+/** The shape a form is kept to, as shares of its half width at shares of its height, from its foot up. */
+const shapes: Record<string, readonly (readonly [number, number])[]> = {
+  bowl: [
+    [0.18, 0.22],
+    [0.55, 0.3],
+    [0.95, 0.62],
+    [1, 1],
+    [0.45, 0.86],
+    [0, 0.72],
+  ],
+  cone: [
+    [0.3, 0.14],
+    [1, 0.2],
+    [0.72, 0.5],
+    [0.38, 0.8],
+    [0, 1],
+  ],
+  bush: [
+    [0.3, 0.02],
+    [0.85, 0.15],
+    [1, 0.5],
+    [0.9, 0.85],
+    [0.4, 1],
+    [0, 1],
+  ],
+  fan: [
+    [0.08, 0.14],
+    [0.6, 0.3],
+    [1, 0.62],
+    [0.96, 1],
+    [0.4, 1],
+    [0, 1],
+  ],
+  round: [
+    [0.35, 0.22],
+    [0.95, 0.4],
+    [1, 0.62],
+    [0.75, 0.9],
+    [0.3, 1],
+    [0, 1],
+  ],
+};
+
+/** Which of them a form is. */
+export function shapeOf(form: string): keyof typeof shapes {
+  if (/vase|bowl/.test(form)) return 'bowl';
+  if (/late|modified/.test(form)) return 'round';
+  if (/leader|spindle|slim|column/.test(form)) return 'cone';
+  if (/bush/.test(form)) return 'bush';
+  if (/fan|wire|tier|step-over|flat/.test(form)) return 'fan';
+  return 'round';
+}
+
+export function Outline({
+  outline,
+  sheet,
+}: {
+  outline: { height: number; width: number; form?: string };
+  sheet: Sheet;
+}) {
   const h = outline.height * sheet.scale;
   const w = (outline.width * sheet.scale) / 2;
-  const foot = 0.22 * h;
+  const side = shapes[shapeOf(outline.form ?? '')] ?? [];
+  const at = ([x, y]: readonly [number, number], sign: number) =>
+    `${(sheet.x + sign * x * w).toFixed(1)} ${(sheet.y - y * h).toFixed(1)}`;
   return (
     <path
-      d={`M${(sheet.x - w * 0.35).toFixed(1)} ${(sheet.y - foot).toFixed(1)}C${(sheet.x - w * 1.15).toFixed(1)} ${(sheet.y - h * 0.45).toFixed(1)} ${(sheet.x - w * 1.1).toFixed(1)} ${(sheet.y - h).toFixed(1)} ${sheet.x.toFixed(1)} ${(sheet.y - h).toFixed(1)}S${(sheet.x + w * 1.15).toFixed(1)} ${(sheet.y - h * 0.45).toFixed(1)} ${(sheet.x + w * 0.35).toFixed(1)} ${(sheet.y - foot).toFixed(1)}Z`}
+      d={`M${side.map((p) => at(p, 1)).join('L')}L${[...side]
+        .reverse()
+        .map((p) => at(p, -1))
+        .join('L')}Z`}
+      strokeLinejoin="round"
       fill="var(--leaf-wash)"
       fillOpacity={0.7}
       stroke="var(--leaf)"

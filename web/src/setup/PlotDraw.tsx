@@ -26,6 +26,7 @@ const tools: readonly { kind: Kind; name: string; as: 'line' | 'area' | 'crown' 
   { kind: 'path', name: 'Path', as: 'line' },
   { kind: 'power-line', name: 'Power line', as: 'line' },
   { kind: 'bed', name: 'Bed', as: 'area' },
+  { kind: 'house', name: 'House', as: 'area' },
   { kind: 'shed', name: 'Shed', as: 'area' },
   { kind: 'water', name: 'Water', as: 'area' },
   { kind: 'shade-tree', name: 'Shade tree', as: 'crown' },

@@ -6,7 +6,18 @@ import type { Feature, Orchard } from '../shared/api';
 import { read, show, unitOf, type Units } from '../shared/units';
 import { PlotDraw } from './PlotDraw';
 
-export const kinds = ['wall', 'fence', 'hedge', 'path', 'bed', 'shade-tree', 'shed', 'water', 'power-line'] as const;
+export const kinds = [
+  'wall',
+  'fence',
+  'hedge',
+  'path',
+  'bed',
+  'shade-tree',
+  'shed',
+  'house',
+  'water',
+  'power-line',
+] as const;
 
 interface Props {
   orchard: Orchard;

@@ -2298,7 +2298,7 @@ export interface components {
             height_m?: number;
             id: string;
             /** @enum {string} */
-            kind: "wall" | "fence" | "hedge" | "path" | "bed" | "shade-tree" | "shed" | "water" | "power-line";
+            kind: "wall" | "fence" | "hedge" | "path" | "bed" | "shade-tree" | "shed" | "house" | "water" | "power-line";
             name?: string;
             points: components["schemas"]["Point"][];
             /**
@@ -2982,6 +2982,8 @@ export interface components {
             company?: string;
             /** Format: int64 */
             difficulty: number;
+            /** @description growing season of its first fruit, from the weakest stock to the strongest */
+            first_crop: string;
             forms: string[];
             group: string;
             habits: string[];
@@ -4838,6 +4840,8 @@ export interface components {
             share?: number;
             short: string;
             state: string;
+            /** @description of a cut on a tree without a limb map: what to look for, in the order of the work */
+            steps?: string[];
             title: string;
             tree_id?: string;
             tree_name?: string;
@@ -5023,6 +5027,11 @@ export interface components {
             planted?: string;
             rootstock?: string;
             scaffolds_mm?: number[] | null;
+            /**
+             * @description as its label says; absent: as its kind
+             * @enum {string}
+             */
+            self_fertile?: "yes" | "no";
             /** Format: double */
             spread_m?: number;
             stake?: boolean;

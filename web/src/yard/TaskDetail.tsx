@@ -58,6 +58,15 @@ export function TaskDetail({
   const settled = /done|looked|left/.test(task.state);
   return (
     <div className="more">
+      {(task.steps?.length ?? 0) > 0 && (
+        <ol className="steps sm" aria-label="What to look for, in the order of the work">
+          {task.steps?.map((w) => (
+            <li key={w}>
+              <Told>{w}</Told>
+            </li>
+          ))}
+        </ol>
+      )}
       <dl>
         <dt>Opens</dt>
         <dd>

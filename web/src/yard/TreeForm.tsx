@@ -5,7 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
-import { api, faultOf, need, Refused, type Tree } from '../shared/api';
+import { api, faultOf, need, Refused, type Schemas, type Tree } from '../shared/api';
 import { useRemoveTree, useSaveTree } from '../shared/queries';
 import { between } from '../shared/day';
 import { useHere } from '../shared/orchard';
@@ -13,7 +13,7 @@ import { OwnChoices } from './OwnChoices';
 import { SpotSun } from './SpotSun';
 import { useShown } from '../shared/shown';
 import { Trouble, Warnings } from '../shared/Trouble';
-import { read, say, show, unitOf, type Quantity } from '../shared/units';
+import { read, say, show, unitOf, type Quantity, type Units } from '../shared/units';
 
 interface Props {
   tree: Tree;
@@ -100,7 +100,18 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
   );
   const select = (
     k:
-      'kind' | 'class' | 'class_source' | 'form' | 'aim' | 'chill' | 'bloom' | 'harvest' | 'ground' | 'graft' | 'habit',
+      | 'kind'
+      | 'class'
+      | 'class_source'
+      | 'form'
+      | 'aim'
+      | 'chill'
+      | 'bloom'
+      | 'harvest'
+      | 'ground'
+      | 'graft'
+      | 'habit'
+      | 'self_fertile',
     label: string,
     options: { value: string; label: string }[],
     none?: string,
@@ -174,6 +185,7 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
           {kind.low_tree_note}.
         </div>
       )}
+      {kind && <KindFacts kind={kind} cls={tree.class} units={units} />}
       <div className="pair">
         {number('x', 'm', 'East')}
         {number('y', 'm', 'North')}
@@ -288,6 +300,12 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
             {select('chill', 'Winter chill it needs', words(['low', 'mid', 'high']), 'mid')}
             {select('habit', 'Habit', words(['upright', 'spreading', 'weeping']), 'the kind’s')}
           </div>
+          {select(
+            'self_fertile',
+            'Sets fruit by itself',
+            words(['yes', 'no']),
+            `as the kind: ${kind?.self_fertile ?? 'not known'}`,
+          )}
           <div className="pair">
             {text('rootstock', 'Rootstock, by name')}
             {text('hole', 'Shares its hole', { helperText: 'the same mark on each tree of one hole' })}
@@ -407,3 +425,20 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
     </form>
   );
 }
+
+/** What one takes on with a kind: how long, how tall, how hard, from when it bears. */
+function KindFacts({ kind, cls, units }: { kind: Schemas['KindMeta']; cls: string | undefined; units: Units }) {
+  const size =
+    kind.sizes.find((s) => s.class === cls) ?? kind.sizes.find((s) => s.class === 'semi-dwarfing') ?? kind.sizes[0];
+  const hard = ['', 'easy', 'asks some care', 'asks care', 'asks much care', 'difficult'][kind.difficulty] ?? '';
+  return (
+    <p className="sm q">
+      {upperFirst(hard)}, about {kind.hours_a_year} h a year once grown. Lives about {kind.years_lived} years
+      {kind.first_crop.length > 0 && `; first fruit in year ${kind.first_crop}`}.
+      {size &&
+        ` Left alone it grows ${say(size.height_m, 'm', units)} tall and ${say(size.spread_m, 'm', units)} wide.`}
+    </p>
+  );
+}
+
+const upperFirst = (t: string) => t.charAt(0).toUpperCase() + t.slice(1);

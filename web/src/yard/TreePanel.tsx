@@ -159,7 +159,10 @@ function nearBuilding(
   features: { kind: string; points: { x: number; y: number }[] }[],
   s: { x: number; y: number; roots_m: number },
 ): boolean {
-  return features.some((f) => f.kind === 'shed' && f.points.some((p) => Math.hypot(p.x - s.x, p.y - s.y) < s.roots_m));
+  return features.some(
+    (f) =>
+      (f.kind === 'shed' || f.kind === 'house') && f.points.some((p) => Math.hypot(p.x - s.x, p.y - s.y) < s.roots_m),
+  );
 }
 
 function Fact({ name, value, title, over }: { name: string; value: string; title?: string; over?: boolean }) {

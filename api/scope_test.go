@@ -27,7 +27,7 @@ func TestATreeIsReadInItsOwnOrchardOnly(t *testing.T) {
 		}
 		asked++
 		for name, of := range map[string][2]string{"another's": {"saltwind", "lower-terrace-C2"}, "no orchard's": {"nope", "lower-terrace-C2"}, "none": {"lower-terrace", "nobody"}} {
-			url := strings.NewReplacer("{slug}", of[0], "{id}", of[1], "{limb}", "S1").Replace(path) + "?from=1&to=1&limb=S1&part=all&kind=collar&aim=remove"
+			url := strings.NewReplacer("{slug}", of[0], "{id}", of[1], "{limb}", "S1").Replace(path) + "?from=1&to=1&limb=S1&part=all&kind=collar&aim=remove&complaint=leans"
 			status, out := a.send("GET", url, nil)
 			require.Equal(t, 404, status, "%s tree at %s: %v", name, path, out)
 		}

@@ -108,7 +108,10 @@ func TestAFileOfDaysIsReadWholeOrNotAtAll(t *testing.T) {
 		return object{"text": "date,tmin,tmax,rain,gust\n" + strings.Join(lines, "\n")}
 	}
 	got := a.ok("POST", lt+"/weather/file", file("2027-05-01,4,15,0,20", "2027-05-02,5,14.5,2.5,", "2027-05-04,3,12,0,31"))
-	require.Equal(t, object{"days": 3.0, "from": "2027-05-01", "to": "2027-05-04", "missing": 1.0}, got)
+	require.Equal(t, object{"days": 3.0, "from": "2027-05-01", "to": "2027-05-04", "missing": 1.0, "differ": 0.0}, got)
+	got = a.ok("POST", lt+"/weather/file", file("2027-05-01,-6,3,0,20", "2027-05-02,5,14.5,2.5,"))
+	require.Equal(t, 1.0, got["differ"])
+	require.Contains(t, got["says"], "is it of this place?")
 	a.ok("POST", lt+"/weather/file", object{"text": "date;tmin;tmax;rain\n2027-05-05;4,5;15;0"})
 	for text, field := range map[string]string{
 		"date,tmin\n2027-05-01,4":                                         "line 1",

@@ -242,6 +242,8 @@ func purposesOf(p *Planned) []almanac.Purpose {
 const (
 	stormKmh   = 75 // a storm moves stakes, ties and props; our own estimate
 	nearNights = 3  // nights ahead that a frost notice looks
+	hotC       = 33 // bared bark scalds and wood is brittle (almanac page i)
+	nearDays   = 5
 )
 
 // notices are what the fortnight asks for: a frost on open blossom, a storm on what is tied.
@@ -256,6 +258,12 @@ func (p *Planned) notices(ahead []almanac.ForecastDay) []string {
 	for _, f := range ahead {
 		if f.GustKmh >= stormKmh {
 			out = append(out, p.Speaker.Storm(f.Date, f.GustKmh))
+			break
+		}
+	}
+	for _, f := range ahead[:min(len(ahead), nearDays)] {
+		if f.Tmax > hotC {
+			out = append(out, p.Speaker.Heat(f.Date, f.Tmax))
 			break
 		}
 	}

@@ -6,6 +6,7 @@ import (
 	"errors"
 	"fmt"
 	"io"
+	"math"
 	"slices"
 	"strconv"
 	"strings"
@@ -13,6 +14,7 @@ import (
 	"vertumna/core/almanac"
 	"vertumna/core/given"
 	"vertumna/store"
+	"vertumna/words"
 )
 
 // OwnDay is what was read on the plot itself: a min-max thermometer, a rain gauge.
@@ -45,7 +47,15 @@ type WeatherFileBody struct {
 	From    almanac.Day `json:"from"`
 	To      almanac.Day `json:"to"`
 	Missing int         `json:"missing" doc:"days between that the file has not; usual weather stands in for them"`
+	Differ  int         `json:"differ" doc:"days on which it is over 5 C off what was known"`
+	Says    string      `json:"says,omitempty" doc:"where it is far off what was known: a doubt"`
 }
+
+// A file that is over so many degrees off what was known, on so large a share of the days, may be of another place; our own estimate.
+const (
+	fileOffC     = 5
+	fileOffShare = 0.2
+)
 
 // mostLines of a file of days.
 const mostLines = 20_000
@@ -70,12 +80,36 @@ func (k *Keeper) ReadWeather(ctx context.Context, slug, text string) (*WeatherFi
 			return nil, err
 		}
 	}
+	sky, err := k.store.Sky(ctx, o.ID)
+	if err != nil {
+		return nil, err
+	}
+	both, differ := heldAgainst(sky, days)
 	if _, err := k.store.SaveDays(ctx, o.ID, store.FromFile, days); err != nil {
 		return nil, err
 	}
-	out := &WeatherFileBody{Days: len(days), From: days[0].Date, To: days[len(days)-1].Date}
+	out := &WeatherFileBody{Differ: differ, Says: words.FileDiffers(both, differ, fileOffShare), Days: len(days), From: days[0].Date, To: days[len(days)-1].Date}
 	out.Missing = int(out.To-out.From) + 1 - len(days)
 	return out, nil
+}
+
+// heldAgainst counts the days of a file that were known before, and those that differ.
+func heldAgainst(sky *store.Sky, days []store.KnownDay) (both, differ int) {
+	known := map[almanac.Day]store.KnownDay{}
+	for _, d := range sky.Days {
+		known[d.Date] = d
+	}
+	for _, d := range days {
+		was, ok := known[d.Date]
+		if !ok {
+			continue
+		}
+		both++
+		if math.Abs(d.Tmin-was.Tmin) > fileOffC || math.Abs(d.Tmax-was.Tmax) > fileOffC {
+			differ++
+		}
+	}
+	return both, differ
 }
 
 var weatherColumns = []string{"date", "tmin", "tmax", "rain", "gust"}

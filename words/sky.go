@@ -89,3 +89,16 @@ func (s Speaker) Differs(d almanac.Differ) string {
 	return fmt.Sprintf("By %s you read here, nights are %s and days %s than the station says: its days and its forecast are shown with that.",
 		plural(d.Days, "day"), part(d.Tmin, "warmer", "colder"), part(d.Tmax, "warmer", "colder"))
 }
+
+// FileDiffers doubts a file of days that is far off what was known; empty where it is not.
+func FileDiffers(both, differ int, share float64) string {
+	if both == 0 || float64(differ) < share*float64(both) {
+		return ""
+	}
+	return fmt.Sprintf("On %d of the %d days that were known it is over 5 °C off what the station said. It counts before the station: is it of this place?", differ, both)
+}
+
+// Heat warns of days too hot for work on live wood.
+func (s Speaker) Heat(day almanac.Day, tmax float64) string {
+	return fmt.Sprintf("Up to %s on %s %s: no cuts in leaf and nothing bent, bared bark burns; water young trees and tubs in the morning.", s.Amount(tmax, "C"), weekdays[day.Weekday()], s.Day(day))
+}

@@ -5453,6 +5453,11 @@ export interface components {
         WeatherFileBody: {
             /** Format: int64 */
             days: number;
+            /**
+             * Format: int64
+             * @description days on which it is over 5 C off what was known
+             */
+            differ: number;
             /** Format: date */
             from: string;
             /**
@@ -5460,6 +5465,8 @@ export interface components {
              * @description days between that the file has not; usual weather stands in for them
              */
             missing: number;
+            /** @description where it is far off what was known: a doubt */
+            says?: string;
             /** Format: date */
             to: string;
         };

@@ -119,7 +119,9 @@ function File({ slug }: { slug: string }) {
       {got && (
         <p role="status">
           {count(got.days, 'day')} read, {plain(got.from)} to {plain(got.to)}
-          {got.missing > 0 ? `; ${count(got.missing, 'day')} between are missing, and usual weather stands in` : ''}.
+          {got.missing > 0
+            ? `; ${count(got.missing, 'day')} between are missing, and usual weather stands in`
+            : ''}. {got.says && <b className="over">{got.says}</b>}
         </p>
       )}
     </>

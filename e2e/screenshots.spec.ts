@@ -47,7 +47,7 @@ test('pictures of the main views', async ({ page, demo, june }, info) => {
   await open(page, `${demo}/lower-terrace/year`);
   await page.getByRole('button', { name: /^A3 Pear/ }).click();
   await page
-    .getByText(/Renewal row/)
+    .getByText(/Renewal row:/)
     .first()
     .waitFor();
   await page.screenshot({ path: join(folder, 'year.png') });
@@ -87,7 +87,7 @@ test('the living season', async ({ page, folder: dir }, info) => {
       await page.screenshot({ path: join(folder, 'weeks.png') });
     } else {
       await open(page, `${app.url}/lower-terrace/trees/lower-terrace-A4/season`);
-      await page.getByText(/of the buds are alive/).waitFor();
+      await page.getByText(/of the buds are alive/).first().waitFor();
       await page.screenshot({ path: join(folder, 'season.png') });
       await page.setViewportSize({ width: 1280, height: 800 });
       await open(page, `${app.url}/lower-terrace/trees/lower-terrace-C1/why?what=many-sprouts`);

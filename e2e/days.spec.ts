@@ -125,6 +125,18 @@ test('a season: what is seen moves what follows, a frost asks for a count, and a
   await app.stop();
 });
 
+test('rain moves a cut of stone fruit to the first day that stays dry, and says so', async ({ page, folder }, info) => {
+  laptopOnly(info, 'the same list on the phone');
+  const app = await underSky(folder, '2027-07-30');
+  await open(page, `${app.url}/year?span=weeks`);
+  await page.getByText('The same in words').click();
+  const cut = page.getByRole('listitem').filter({ hasText: 'Dry-summer cut' }).first();
+  await expect(cut).toContainText(/Not sooner: .*rain before the wounds are dry/);
+  await open(page, `${app.url}/yard`);
+  await expect(page.getByText(/ today: set for /).first()).toBeVisible();
+  await app.stop();
+});
+
 test('on a phone the weeks are a list, and the season fits', async ({ page, folder }, info) => {
   test.skip(info.project.name === 'laptop', 'the drawing is tested on the laptop');
   const app = await underSky(folder, '2027-04-10');

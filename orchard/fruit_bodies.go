@@ -60,6 +60,7 @@ type FruitBody struct {
 	Beat      string          `json:"alternation,omitempty"`
 	Next      *crop.Bloom     `json:"next_year,omitempty"`
 	NextSays  string          `json:"next_year_says,omitempty"`
+	Beside    []LeftBody      `json:"beside,omitempty" nullable:"false" doc:"left as it hangs, and thinned: what each comes to; absent while nothing is to be taken"`
 	Broken    []string        `json:"broken" nullable:"false" doc:"limbs that broke, traced to the thinning record"`
 	Why       string          `json:"why_this_size"`
 	How       string          `json:"how_to_pinch"`
@@ -200,6 +201,30 @@ func (k *Keeper) Fruit(ctx context.Context, a At) (*FruitBody, error) {
 	return f.body(), nil
 }
 
+// LeftBody is what a number of fruit left on the tree comes to.
+type LeftBody struct {
+	Name  string  `json:"name"`
+	Fruit int     `json:"fruit"`
+	MassG float64 `json:"mass_g"`
+	KG    float64 `json:"kg"`
+	Bloom float64 `json:"bloom" doc:"of the year after, of a full one; 0 unknown"`
+	Says  string  `json:"says" doc:"of the year after"`
+}
+
+// beside sets the tree as it hangs against thinned; none where nothing is to be taken.
+func (f *fruitMade) beside() []LeftBody {
+	p := f.plan
+	if p.Targets.Available == nil || p.Allot.Remove == nil || *p.Allot.Remove <= 0 {
+		return nil
+	}
+	out := []LeftBody{}
+	for i, n := range []int{p.Allot.Keep + *p.Allot.Remove, p.Allot.Keep} {
+		o := crop.OutcomeOf(f.core.Kind, f.in.Terms.MassG, f.section(), n)
+		out = append(out, LeftBody{[]string{"left as it hangs", "thinned"}[i], n, round1(o.MassG), round1(o.KG), round1(100*o.Bloom) / 100, words.BloomAfter(o.Next)})
+	}
+	return out
+}
+
 // ringsMM are the rings of the gauge that stand on a kind's way to its thinning size.
 var ringsMM = []float64{14, 18, 19, 24}
 
@@ -218,6 +243,7 @@ func (f *fruitMade) body() *FruitBody {
 		Limbs: []FruitLimb{}, Loads: []LoadBody{}, Second: f.second(), Frost: f.frost, Years: []CropYear{}, Broken: f.broken(), Why: why, How: how,
 		Warnings: []string{}, Safety: words.FruitSafety(), LoadBy: "expected",
 	}
+	out.Beside = f.beside()
 	if f.m != nil {
 		out.MapSeason = string(f.m.Season)
 	}

@@ -98,7 +98,7 @@ type ensembleKey struct {
 type planKey struct {
 	contentsKey
 	day   almanac.Day
-	today bool
+	today almanac.Day // what is known of the weather, and which slips give amounts, hang on it
 }
 
 // Planned is an orchard planned for a day: the season shown first, then those near the turn of the rail.
@@ -141,7 +141,7 @@ func (k *Keeper) Plan(ctx context.Context, slug string, day almanac.Day) (*Plann
 	if y := day.Year(); y < almanac.MinYear+2 || y > almanac.MaxYear-2 {
 		return nil, given.Fault{Code: "bad_year", Field: "day", Given: day.String(), Expected: "a day from 2002 to 2098"}
 	}
-	key := planKey{contentsKey{o.ID, o.Revision}, day, day == k.today()}
+	key := planKey{contentsKey{o.ID, o.Revision}, day, k.today()}
 	return k.plans.of(key, func() (*Planned, error) {
 		ctx := context.WithoutCancel(ctx)     // others may wait for it
 		if today := k.today(); day != today { // its slips give their amounts to every day's tasks

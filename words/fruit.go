@@ -284,3 +284,8 @@ var fruitSafety = []string{
 
 // FruitSafety are the cautions of thinning, propping and picking; local rules come last.
 func FruitSafety() []string { return append(append([]string{}, fruitSafety...), LocalRules) }
+
+// BloomAfter says how a tree blooms the year after a load.
+func BloomAfter(next string) string {
+	return map[string]string{crop.Off: "next year it rests", crop.On: "next year it blooms in full: thin early", crop.Normal: "next year it blooms as usual"}[next]
+}

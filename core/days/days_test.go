@@ -95,6 +95,7 @@ func TestNoDayHoldsMoreThanThePersonHasAndNoMinuteIsLost(t *testing.T) {
 		given := map[string]int{}
 		byDay := map[almanac.Day]int{}
 		for _, c := range p.Chosen {
+			require.False(t, len(c.Pieces) > 1 && c.Job.Minutes < smallJob, "seed %d: %s in pieces", seed, c.Job.ID)
 			for _, piece := range c.Pieces {
 				given[c.Job.ID] += piece.Minutes
 				byDay[piece.Date] += piece.Minutes
@@ -110,7 +111,7 @@ func TestNoDayHoldsMoreThanThePersonHasAndNoMinuteIsLost(t *testing.T) {
 		for _, d := range p.Days {
 			require.Equal(t, h.On(d.Date), d.Has)
 			require.Equal(t, byDay[d.Date], d.Chosen)
-			require.LessOrEqual(t, d.Chosen, d.Has, "seed %d", seed)
+			require.LessOrEqual(t, d.Chosen, d.Has+smallJob, "seed %d: a small job in one go is all that runs over", seed)
 		}
 	}
 }

@@ -42,6 +42,7 @@ type spot struct {
 	given  map[int]int
 	pinned bool
 	moved  string
+	far    *beyond
 	search int // the last that came by it
 }
 
@@ -75,7 +76,8 @@ func Make(jobs []Job, hours Hours, sky Sky, shown, to almanac.Day) (*Plan, error
 	t := newTable(jobs, hours, near, shown, n)
 	t.placeAll(0)
 	t.mend(far)
-	if sure := newTable(jobs, hours, far, shown, n); t.short() > 0 {
+	if t.short() > 0 {
+		sure := t.anew()
 		sure.placeAll(0)
 		if sure.betterThan(t) {
 			t = sure
@@ -100,6 +102,17 @@ func newTable(jobs []Job, hours Hours, judge *judge, shown almanac.Day, n int) *
 		return cmp.Or(cmp.Compare(b.job.Harm, a.job.Harm), cmp.Compare(a.job.Closes, b.job.Closes), cmp.Compare(a.job.Opens, b.job.Opens), cmp.Compare(a.job.ID, b.job.ID))
 	})
 	return t
+}
+
+// anew is the same table with nothing placed, judged as it now is.
+func (t *table) anew() *table {
+	out := &table{shown: t.shown, judge: t.judge, has: t.has, free: slices.Clone(t.has), at: make([][]*spot, len(t.has)), shut: make([]bool, len(t.has))}
+	for _, s := range t.jobs {
+		fresh := &spot{job: s.job, given: map[int]int{}, far: s.far}
+		out.allow(fresh)
+		out.jobs = append(out.jobs, fresh)
+	}
+	return out
 }
 
 // within are the offsets of a job's window that lie in the table.
@@ -135,24 +148,45 @@ func (t *table) allow(s *spot) {
 			return
 		}
 	}
+	if s.far == nil { // beyond the forecast all tables judge alike
+		s.far = &beyond{}
+		s.far.days, s.far.cost = t.judged(j, from, max(from, reach), to)
+	}
+	s.days, s.cost = t.judged(j, from, from, min(to, reach-1))
+	s.days, s.cost = append(s.days, s.far.days...), append(s.cost, s.far.cost...)
+}
+
+// reach is how many days a forecast has at most, the day shown with them.
+const reach = almanac.ForecastLeads + 1
+
+// beyond are a job's days past the forecast.
+type beyond struct {
+	days []int
+	cost []float64
+}
+
+// judged are the days of a stretch that a job may use, with what speaks against each; opens is the first of its window.
+func (t *table) judged(j *Job, opens, from, to int) (days []int, cost []float64) {
+	row := t.judge.rows[j.Work]
 	for i := from; i <= to; i++ {
 		if t.has[i] == 0 {
 			continue
 		}
-		if ok, _ := t.allowed(j, i); !ok {
+		d := t.shown + almanac.Day(i)
+		level, v := j.levelOn(d).Level, row.on(i)
+		if level == year.Harmful || level == year.Forbidden || !v.fit {
 			continue
 		}
-		d := t.shown + almanac.Day(i)
-		c := waitDay * float64(i-from)
-		if j.levelOn(d).Level != year.Better {
+		c := waitDay*float64(i-opens) + doubt*(1-v.chance)
+		if level != year.Better {
 			c += lessGood
 		}
-		c += doubt * (1 - t.judge.rows[j.Work].on(i).chance)
 		if left := int(j.Closes - d); left < lastDays {
 			c += riskPerDay * float64(lastDays-left)
 		}
-		s.days, s.cost = append(s.days, i), append(s.cost, c)
+		days, cost = append(days, i), append(cost, c)
 	}
+	return days, cost
 }
 
 // company is what the other jobs of a day add to a job's cost of it.

@@ -10,6 +10,9 @@ import (
 
 // plan turns a table into its answer.
 func (t *table) plan(hours Hours) *Plan {
+	for _, s := range t.jobs {
+		t.whole(s)
+	}
 	p := &Plan{Shown: t.shown, Said: hours.Said()}
 	for i, has := range t.has {
 		p.Days = append(p.Days, DayOf{Date: t.shown + almanac.Day(i), Has: has, Chosen: has - t.free[i], Lost: has > 0 && t.lost(i)})
@@ -33,6 +36,28 @@ func (t *table) plan(hours Hours) *Plan {
 		return cmp.Or(cmp.Compare(a.Job.Harm, b.Job.Harm), cmp.Compare(b.Job.Closes, a.Job.Closes), cmp.Compare(a.Job.ID, b.Job.ID))
 	})
 	return p
+}
+
+// smallJob is done in one go, minutes: a day may run over by less than that (our estimate).
+const smallJob = 20
+
+// whole brings a small job in pieces together on the day that has most of it.
+func (t *table) whole(s *spot) {
+	if len(s.given) < 2 || s.job.Minutes >= smallJob {
+		return
+	}
+	most, all := -1, s.placed()
+	for _, i := range sorted(s.given) {
+		if most < 0 || s.given[i] > s.given[most] {
+			most = i
+		}
+	}
+	for _, i := range sorted(s.given) {
+		if i != most {
+			t.take(s, i, s.given[i])
+		}
+	}
+	t.give(s, most, all-s.given[most])
 }
 
 // sickLast: tools carry disease from tree to tree.

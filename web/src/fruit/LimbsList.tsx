@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { StakeLabel } from '../drawing/StakeLabel';
 import { useHere } from '../shared/orchard';
-import { count, say } from '../shared/units';
+import { count, say, type Units } from '../shared/units';
 import type { Pad } from './pad';
 import type { Fruit, FruitLimb } from './queries';
 
@@ -57,13 +57,13 @@ export function LimbsList({
         <h3>The tree may carry</h3>
         <p className="big">{fruit.target} fruit</p>
         <p className="sm">
-          {say(fruit.kg, 'kg', units)} at{' '}
-          {units === 'us' ? `${(fruit.mass_g / 28.35).toFixed(1)} oz` : `${String(Math.round(fruit.mass_g))} g`}.{' '}
+          {say(fruit.kg, 'kg', units)} at {grams(fruit.mass_g, units)}.{' '}
           {fruit.keep !== fruit.target ? `Leave ${String(fruit.keep)} at first. ` : ''}
           {fruit.binds}
         </p>
         {fruit.count_says && <p className="sm">{fruit.count_says}</p>}
         {fruit.whether_says && <p className="sm">{fruit.whether_says}</p>}
+        {fruit.beside && fruit.beside.length > 0 && <Beside rows={fruit.beside} units={units} />}
         {fruit.standing_says && <p className="sm">{fruit.standing_says}</p>}
         {fruit.frost_says && <p className="sm">{fruit.frost_says}</p>}
       </section>
@@ -119,4 +119,28 @@ function secondSays(f: Fruit): string {
     return 'What was thinned stands as it should. Look once more about a week later: what was hidden shows.';
   if (s.verdict === 'over') return 'Fewer were left than the tree could carry: leave all that still hang.';
   return `Still too many: ${(s.again ?? []).map((a) => `${String(a.remove)} off ${a.id}`).join(', ')}.`;
+}
+
+const grams = (g: number, units: Units) =>
+  units === 'us' ? `${(g / 28.35).toFixed(1)} oz` : `${String(Math.round(g))} g`;
+
+/** Left as it hangs, and thinned: what each comes to, this year and the next. */
+function Beside({ rows, units }: { rows: NonNullable<Fruit['beside']>; units: Units }) {
+  return (
+    <table className="sm beside">
+      <caption className="visually-hidden">Thinned and not</caption>
+      <tbody>
+        {rows.map((r) => (
+          <tr key={r.name}>
+            <th scope="row">{r.name}</th>
+            <td className="num">
+              {r.fruit} at {grams(r.mass_g, units)}
+            </td>
+            <td className="num">{say(r.kg, 'kg', units)}</td>
+            <td className="q">{r.says}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
 }

@@ -2495,6 +2495,8 @@ export interface components {
             /** Format: int64 */
             available?: number;
             bears: boolean;
+            /** @description left as it hangs, and thinned: what each comes to; absent while nothing is to be taken */
+            beside?: components["schemas"]["LeftBody"][];
             binding: string;
             /** @description which rule binds, in words */
             binds: string;
@@ -3020,6 +3022,22 @@ export interface components {
             left: number;
             /** Format: int64 */
             taken: number;
+        };
+        LeftBody: {
+            /**
+             * Format: double
+             * @description of the year after, of a full one; 0 unknown
+             */
+            bloom: number;
+            /** Format: int64 */
+            fruit: number;
+            /** Format: double */
+            kg: number;
+            /** Format: double */
+            mass_g: number;
+            name: string;
+            /** @description of the year after */
+            says: string;
         };
         LeftOutBody: {
             code: string;

@@ -100,14 +100,15 @@ test('a summer cut by its diameters is estimated, fills the account and books it
 });
 
 test('every screen is sound for all, by day and at dusk', async ({ page, demo }) => {
-  test.slow(); // seven pages looked through by the accessibility rules
+  test.slow(); // ten pages looked through by the accessibility rules
   for (const path of ['yard', 'trees', 'year', 'setup']) {
     await open(page, `${demo}/lower-terrace/${path}`);
     await accessible(page);
     await fits(page);
   }
   await page.evaluate(() => localStorage.setItem('vertumna-light', 'dusk'));
-  for (const path of ['yard', 'year', 'setup']) {
+  const tree = 'trees/lower-terrace-C1';
+  for (const path of ['yard', 'year', 'year?span=weeks', `${tree}/season`, `${tree}/why?what=leans`, 'setup']) {
     await open(page, `${demo}/lower-terrace/${path}`);
     await accessible(page);
   }

@@ -31,7 +31,8 @@ type table struct {
 	at    [][]*spot // jobs by day, in the order they came
 	shut  []bool    // days that are full, and so are all days that their jobs could move to
 
-	search int // the last search for a chain of moves
+	search int   // the last search for a chain of moves
+	seen   []int // by day: the search that came by it last
 }
 
 // spot is a job with what it may use and what it was given.
@@ -315,7 +316,9 @@ func (t *table) augment(s *spot, need, from int) int {
 		prev int   // index in the queue; -1: the first
 	}
 	var queue []step
-	seen := make([]bool, len(t.has))
+	if t.seen == nil {
+		t.seen = make([]int, len(t.has))
+	}
 	t.search++
 	reach := func(o *spot, prev int) {
 		if o.pinned && o != s || o.search == t.search {
@@ -323,8 +326,8 @@ func (t *table) augment(s *spot, need, from int) int {
 		}
 		o.search = t.search
 		for _, i := range o.days {
-			if i >= from && !t.shut[i] && !seen[i] {
-				seen[i] = true
+			if i >= from && !t.shut[i] && t.seen[i] != t.search {
+				t.seen[i] = t.search
 				queue = append(queue, step{i, o, prev})
 			}
 		}
@@ -348,9 +351,7 @@ func (t *table) augment(s *spot, need, from int) int {
 			}
 		}
 		for _, o := range t.at[queue[q].day] {
-			if o.given[queue[q].day] > 0 {
-				reach(o, q)
-			}
+			reach(o, q)
 		}
 	}
 	for _, st := range queue { // nothing leads out of these any more

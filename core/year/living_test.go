@@ -55,6 +55,7 @@ func TestAStormBooksALookAtStakeAndTieTheDayAfter(t *testing.T) {
 			require.Equal(t, day("2027-06-15"), c.Window.Opens.Day)
 		case "device-gust":
 			device = true
+			require.Equal(t, day("2027-06-14"), c.Reasons[0].Day, "the day of the wind")
 			require.Equal(t, day("2027-06-15"), c.Window.Opens.Day)
 		}
 	}

@@ -283,6 +283,9 @@ func devices(c *context) []draft {
 		at := logged(day, 0)
 		r := at.reason(why).said(o.Device)
 		r.Rig = &o
+		if why == "device-gust" {
+			r.Day = day - 1 // the wind blew the day before
+		}
 		if kind == TakeOff {
 			r = r.by("bend_time", o.School)
 			r.Rig = &o

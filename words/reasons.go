@@ -193,6 +193,7 @@ var reasons = map[string]string{
 	"unlogged-winters":         "No cut is logged of it in {n}. If none was made either, begin lightly: dead and sick wood, then a few whole limbs; do not make up for the years in one.",
 	"wet-on-wounds":            "Rain on {n} since the cut of {day}: look at its wounds in a dry week. {text}",
 	"brown-rot":                "{n} of rain in the last five, and warm: take cracked and touching fruit off, and what is brown, before it spreads.",
+	"prop-gust":                "Gusts of {n} on {day}: do the props stand, and does nothing rub?",
 	"stake-gust":               "Gusts of {n} on {day}: does the stake stand, does its tie sit, does the bark rub?",
 	"does-not-ripen":           "By warmth alone its fruit does not ripen here in most years; log your own harvest.",
 	"class-guessed":            "Vigour class not known; by {value} it grows like {text}. Nothing is worked out from that: set the class if you know it.",

@@ -63,6 +63,10 @@ func TestAStormBooksALookAtStakeAndTieTheDayAfter(t *testing.T) {
 	strong := at(t, "lower-terrace", tree(t, "apple"))
 	strong.yard.Sky = storm
 	require.Empty(t, find(strong.on("2027-06-15"), year.CheckTies), "a grown tree on a strong stock stands by itself")
+	prop := year.Entry{Date: day("2027-06-10"), Kind: year.WorkEntry, Task: year.Prop, Outcome: year.Done}
+	held := find(strong.with(prop).on("2027-06-15"), year.CheckTies)
+	require.Len(t, held, 1)
+	require.Equal(t, "prop-gust", held[0].Reasons[0].Rule)
 	calm := at(t, "lower-terrace", weak)
 	calm.yard.Sky = skyOf(day("2027-06-14"), year.SkyDay{Tmin: 12, Tmax: 20, GustKmh: 40})
 	require.Empty(t, find(calm.on("2027-06-15"), year.CheckTies))

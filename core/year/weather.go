@@ -75,11 +75,10 @@ func (c *context) gusts() (out []training.Gust) {
 	return out
 }
 
-// storms: after strong wind the stake of a young tree, and of one that leans on it for life, is looked at.
+// storms: after strong wind the stake of a young tree, and of one that leans on it for life, is looked at, and so are props under fruit.
 func storms(c *context) []draft {
-	if !c.tree.HasStake || c.age > stakeUntil && !pomology.StakeForLife(c.tree.Class) {
-		return nil
-	}
+	staked := c.tree.HasStake && (c.age <= stakeUntil || pomology.StakeForLife(c.tree.Class))
+	propped := c.propped()
 	from, to := Rail(c.season, c.south)
 	var out []draft
 	for _, g := range c.gusts() {
@@ -88,9 +87,27 @@ func storms(c *context) []draft {
 			continue
 		}
 		at := logged(day, 1)
-		out = append(out, draft{kind: CheckTies, key: "stake", n: int(day), opens: at, closes: after(at, afterGusts), reasons: []Reason{reason("stake-gust").on(Logged, day).num(g.KMH, "km/h")}})
+		look := func(key, rule string) {
+			out = append(out, draft{kind: CheckTies, key: key, n: int(day), opens: at, closes: after(at, afterGusts), reasons: []Reason{reason(rule).on(Logged, day).num(g.KMH, "km/h")}})
+		}
+		if staked {
+			look("stake", "stake-gust")
+		}
+		if propped.Known() && propped <= day && (!c.a.Day(HarvestEnd).Known() || day <= c.a.Day(HarvestEnd)) {
+			look("prop", "prop-gust")
+		}
 	}
 	return out
+}
+
+// propped is the day this season's first prop was set; NoDay: none was logged.
+func (c *context) propped() almanac.Day {
+	for _, e := range c.entries {
+		if e.Kind == WorkEntry && e.Task == Prop && e.Season == c.season && (e.Outcome == Done || e.Outcome == Part) {
+			return e.Date
+		}
+	}
+	return almanac.NoDay
 }
 
 // wetWarnings: rain on fresh wounds, and a warm wet spell on ripening fruit.

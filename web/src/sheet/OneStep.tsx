@@ -54,15 +54,20 @@ export function OneStep({
 }: OneProps) {
   const { units } = useHere();
   const [trouble, setTrouble] = useState<unknown>(null);
+  // a tap is kept before the next one counts: a step back meanwhile would be followed by the step on
+  const [keeping, setKeeping] = useState(false);
   const [box, width] = useWidth(390);
   const phone = typeof window.matchMedia === 'function' && window.matchMedia('(max-width: 700px)').matches;
   const { limbs, going } = useMemo(() => goingOf(bench.limbs, slip), [bench.limbs, slip]);
   const choice = choiceOf(s, slip, waiting);
   const act = (what: 'taken' | 'left' | 'open', seen?: string) => {
     setTrouble(null);
-    decide(asking, stop.code, s, what, seen).then(() => {
-      if (what !== 'open') onOn();
-    }, setTrouble);
+    setKeeping(true);
+    decide(asking, stop.code, s, what, seen)
+      .then(() => {
+        if (what !== 'open') onOn();
+      }, setTrouble)
+      .finally(() => setKeeping(false));
   };
   return (
     <section aria-label={`Step ${String(n)} of ${String(steps.length)}`} className="onestep">
@@ -101,32 +106,32 @@ export function OneStep({
       <StopLine gauge={slip.gauge} off={soFar(steps, slip, waiting)} step={choice === 'taken' ? 0 : s.counted} />
       <Trouble error={trouble} holds={trouble ? 'The step is as it was.' : ''} />
       <div className="act">
-        <Button variant="outlined" onClick={() => act('left')}>
+        <Button variant="outlined" disabled={keeping} onClick={() => act('left')}>
           Leave it
         </Button>
-        <Button variant="contained" onClick={() => (choice === 'taken' ? onOn() : act('taken'))}>
+        <Button variant="contained" disabled={keeping} onClick={() => (choice === 'taken' ? onOn() : act('taken'))}>
           {choice === 'taken' ? 'Cut already: on' : 'Cut made'}
         </Button>
       </div>
       <p className="small2">
-        <button type="button" className="plain" onClick={onBack}>
+        <button type="button" className="plain" disabled={keeping} onClick={onBack}>
           Back a step
         </button>
-        <button type="button" className="plain" onClick={onOn}>
+        <button type="button" className="plain" disabled={keeping} onClick={onOn}>
           Skip for now
         </button>
       </p>
       <details className="else1">
         <summary>Something else</summary>
         <p className="small2">
-          <button type="button" className="plain" onClick={() => act('left', 'not-found')}>
+          <button type="button" className="plain" disabled={keeping} onClick={() => act('left', 'not-found')}>
             Cannot find it
           </button>
-          <button type="button" className="plain" onClick={() => act('left', 'dead')}>
+          <button type="button" className="plain" disabled={keeping} onClick={() => act('left', 'dead')}>
             It is dead
           </button>
           {choice !== 'open' && (
-            <button type="button" className="plain" onClick={() => act('open')}>
+            <button type="button" className="plain" disabled={keeping} onClick={() => act('open')}>
               {choice === 'taken' ? 'Not cut after all' : 'Not left after all'}
             </button>
           )}

@@ -127,20 +127,13 @@ const grams = (g: number, units: Units) =>
 /** Left as it hangs, and thinned: what each comes to, this year and the next. */
 function Beside({ rows, units }: { rows: NonNullable<Fruit['beside']>; units: Units }) {
   return (
-    <table className="sm beside">
-      <caption className="visually-hidden">Thinned and not</caption>
-      <tbody>
-        {rows.map((r) => (
-          <tr key={r.name}>
-            <th scope="row">{r.name}</th>
-            <td className="num">
-              {r.fruit} at {grams(r.mass_g, units)}
-            </td>
-            <td className="num">{say(r.kg, 'kg', units)}</td>
-            <td className="q">{r.says}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <ul className="bare sm beside" aria-label="Thinned and not">
+      {rows.map((r) => (
+        <li key={r.name}>
+          <b>{r.name}:</b> {r.fruit} at {grams(r.mass_g, units)}, {say(r.kg, 'kg', units)}
+          {r.says && `; ${r.says}`}.
+        </li>
+      ))}
+    </ul>
   );
 }

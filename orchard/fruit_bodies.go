@@ -214,13 +214,13 @@ type LeftBody struct {
 // beside sets the tree as it hangs against thinned; none where nothing is to be taken.
 func (f *fruitMade) beside() []LeftBody {
 	p := f.plan
-	if p.Targets.Available == nil || p.Allot.Remove == nil || *p.Allot.Remove <= 0 {
+	if p.Targets.Available == nil || *p.Targets.Available <= p.Allot.Keep {
 		return nil
 	}
 	out := []LeftBody{}
-	for i, n := range []int{p.Allot.Keep + *p.Allot.Remove, p.Allot.Keep} {
+	for i, n := range []int{*p.Targets.Available, p.Allot.Keep} {
 		o := crop.OutcomeOf(f.core.Kind, f.in.Terms.MassG, f.section(), n)
-		out = append(out, LeftBody{[]string{"left as it hangs", "thinned"}[i], n, round1(o.MassG), round1(o.KG), round1(100*o.Bloom) / 100, words.BloomAfter(o.Next)})
+		out = append(out, LeftBody{[]string{"left as it hangs", "thinned"}[i], n, round1(o.MassG), round1(o.KG), round4(o.Bloom), words.BloomAfter(o.Next)})
 	}
 	return out
 }

@@ -87,7 +87,10 @@ test('the living season', async ({ page, folder: dir }, info) => {
       await page.screenshot({ path: join(folder, 'weeks.png') });
     } else {
       await open(page, `${app.url}/lower-terrace/trees/lower-terrace-A4/season`);
-      await page.getByText(/of the buds are alive/).first().waitFor();
+      await page
+        .getByText(/of the buds are alive/)
+        .first()
+        .waitFor();
       await page.screenshot({ path: join(folder, 'season.png') });
       await page.setViewportSize({ width: 1280, height: 800 });
       await open(page, `${app.url}/lower-terrace/trees/lower-terrace-C1/why?what=many-sprouts`);

@@ -17,16 +17,15 @@ import (
 
 // DaysBody is every job that is to come with its day, and what does not fit.
 type DaysBody struct {
-	Day     almanac.Day     `json:"day" doc:"the day shown"`
-	To      almanac.Day     `json:"to"`
-	Said    bool            `json:"hours_said" doc:"somebody said what hours they have; else two on each day of the weekend are taken"`
-	Says    string          `json:"says" doc:"the work ahead against the hours"`
-	Days    []PlanDayBody   `json:"days" nullable:"false"`
-	Jobs    []ChosenBody    `json:"jobs" nullable:"false" doc:"in the order of the work"`
-	Dropped []DroppedBody   `json:"dropped" nullable:"false" doc:"least harm first"`
-	Waiting []WaitingBody   `json:"waiting" nullable:"false"`
-	Done    []DoneBody      `json:"done" nullable:"false" doc:"logged in the last week"`
-	Fit     []FitByWorkBody `json:"fit" nullable:"false" doc:"which days of the forecast are fit, by kind of work"`
+	Day     almanac.Day   `json:"day" doc:"the day shown"`
+	To      almanac.Day   `json:"to"`
+	Said    bool          `json:"hours_said" doc:"somebody said what hours they have; else two on each day of the weekend are taken"`
+	Says    string        `json:"says" doc:"the work ahead against the hours"`
+	Days    []PlanDayBody `json:"days" nullable:"false"`
+	Jobs    []ChosenBody  `json:"jobs" nullable:"false" doc:"in the order of the work"`
+	Dropped []DroppedBody `json:"dropped" nullable:"false" doc:"least harm first"`
+	Waiting []WaitingBody `json:"waiting" nullable:"false"`
+	Done    []DoneBody    `json:"done" nullable:"false" doc:"logged in the last week"`
 }
 
 // PlanDayBody is a day of the plan.
@@ -90,13 +89,6 @@ type DoneBody struct {
 	Title   string      `json:"title"`
 	Date    almanac.Day `json:"date"`
 	Minutes int         `json:"minutes"`
-}
-
-// FitByWorkBody is the forecast judged for a kind of work.
-type FitByWorkBody struct {
-	Work string    `json:"work"`
-	Name string    `json:"name"`
-	Days []FitBody `json:"days" nullable:"false"`
 }
 
 // DayCostBody is a day a job could be moved to, with what that costs.
@@ -212,7 +204,7 @@ func (k *Keeper) DaysBody(ctx context.Context, slug string, day almanac.Day) (*D
 	if err != nil {
 		return nil, err
 	}
-	out := &DaysBody{Day: day, To: day, Said: p.Days.Said, Days: []PlanDayBody{}, Jobs: []ChosenBody{}, Dropped: []DroppedBody{}, Waiting: []WaitingBody{}, Done: []DoneBody{}, Fit: []FitByWorkBody{}}
+	out := &DaysBody{Day: day, To: day, Said: p.Days.Said, Days: []PlanDayBody{}, Jobs: []ChosenBody{}, Dropped: []DroppedBody{}, Waiting: []WaitingBody{}, Done: []DoneBody{}}
 	work, served := 0, 0
 	for _, d := range p.Days.Days {
 		out.Days = append(out.Days, PlanDayBody(d))
@@ -251,13 +243,6 @@ func (k *Keeper) DaysBody(ctx context.Context, slug string, day almanac.Day) (*D
 	}
 	out.Says = p.Speaker.AheadOf(work, served, p.Days.Said)
 	out.Done = p.doneSince(day - doneDays)
-	for _, f := range days.FitOf(p.skyAhead()) {
-		row := FitByWorkBody{Work: string(f.Work), Name: words.WorkOf(almanac.Purpose(f.Work)), Days: []FitBody{}}
-		for _, d := range f.Days {
-			row.Days = append(row.Days, FitBody{d.Date, d.Fit, words.WhyUnfit(d.Why)})
-		}
-		out.Fit = append(out.Fit, row)
-	}
 	return out, nil
 }
 

@@ -35,7 +35,7 @@ func (k *Keeper) Season(ctx context.Context, slug, id string, day almanac.Day) (
 	if tp == nil {
 		return nil, errors.Join(store.ErrNotFound, given.Fault{Code: "no_tree", Field: "id", Given: id, Expected: "a tree that stands on the day shown"})
 	}
-	t, a := tp.Tree, tp.Anchors
+	t := tp.Tree
 	season := p.Shown.Season
 	ens, err := k.ensemble(p.Contents, season)
 	if err != nil {
@@ -50,7 +50,7 @@ func (k *Keeper) Season(ctx context.Context, slug, id string, day almanac.Day) (
 	slices.SortStableFunc(mine, func(a, b year.Entry) int { return int(a.Date - b.Date) })
 	out := &SeasonBody{
 		Day: day, Season: season, From: p.Shown.From, To: p.Shown.To, TreeID: id, Code: t.Code, Kind: t.Kind.Name, Name: t.Name, Known: dayOrNil(ens.Known),
-		Stages: []StageRowBody{}, See: []SeeBody{}, Says: []string{}, Held: []AnchorBody{},
+		Stages: []StageRowBody{}, See: []SeeBody{}, Says: []string{},
 	}
 	if err := p.course(out, tp, ens, mine, season); err != nil {
 		return nil, err
@@ -72,11 +72,8 @@ func (k *Keeper) Season(ctx context.Context, slug, id string, day almanac.Day) (
 	}
 	for i := range tp.Tasks {
 		if task := &tp.Tasks[i]; task.Kind == year.FrostCount && (task.State == year.Open || task.State == year.Closing) {
-			out.Bench = &SeasonCountBody{task.ID, task.Window.Closes.Day, task.Minutes, p.Speaker.Reason(task.Reasons[0])}
+			out.Count = &SeasonCountBody{task.ID, task.Window.Closes.Day, task.Minutes, p.Speaker.Reason(task.Reasons[0])}
 		}
-	}
-	for _, x := range a.All() {
-		out.Held = append(out.Held, AnchorBody{x.Name, p.Speaker.Anchor(x.Name), x.Day, known(x.Early, x.Day), known(x.Late, x.Day), x.Source})
 	}
 	return out, nil
 }

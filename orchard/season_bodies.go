@@ -22,8 +22,7 @@ type SeasonBody struct {
 	Right  *RightBody       `json:"right,omitempty" doc:"how right the forecast of last season was"`
 	Habit  string           `json:"habit,omitempty" doc:"what the tree's own past taught"`
 	Says   []string         `json:"says" nullable:"false"`
-	Held   []AnchorBody     `json:"anchors" nullable:"false"`
-	Bench  *SeasonCountBody `json:"count,omitempty" doc:"the count that frost asks for"`
+	Count  *SeasonCountBody `json:"count,omitempty" doc:"the count that frost asks for"`
 }
 
 // ChillBody is the cold of a winter against its need.

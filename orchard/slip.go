@@ -53,7 +53,12 @@ func (k *Keeper) makeSlip(ctx context.Context, a SlipAt) (*slipMade, error) {
 		}
 		plan = p.treeShown(b.tree.ID)
 	}
-	out := slipFor(b, plan, a.Season)
+	return k.slipOn(ctx, b, kept, plan, a.Season)
+}
+
+// slipOn makes the slip of a tree on its map, within its year's plan; nil where no place is set up.
+func (k *Keeper) slipOn(ctx context.Context, b *standing, kept *store.LimbMap, plan *year.TreePlan, season limb.Season) (*slipMade, error) {
+	out := slipFor(b, plan, season)
 	out.today = k.today()
 	out.forecasts = k.forecasts
 	decided, err := k.decidedOn(ctx, b.tree.ID, kept.Mark())

@@ -9,6 +9,7 @@ import (
 	"vertumna/core/given"
 	"vertumna/core/pomology"
 	"vertumna/core/together"
+	"vertumna/core/year"
 	"vertumna/store"
 	"vertumna/words"
 )
@@ -105,19 +106,15 @@ func (k *Keeper) slipBy(ctx context.Context, a At, w Way, field string) (*slipMa
 	if err != nil {
 		return nil, err
 	}
-	out := slipFor(b, nil, "")
+	var plan *year.TreePlan
 	if c.Orchard.Site != nil {
 		p, err := k.imagined(ctx, c, b.day)
 		if err != nil {
 			return nil, err
 		}
-		out = slipFor(b, p.treeShown(a.Tree), "")
+		plan = p.treeShown(a.Tree)
 	}
-	out.today, out.forecasts = k.today(), k.forecasts
-	if err := out.onto(kept); err != nil {
-		return nil, err
-	}
-	return out, out.replan()
+	return k.slipOn(ctx, b, kept, plan, "")
 }
 
 // keptBy is an orchard's contents as they would be were it kept another way; what a tree departs in is set aside where a school is named.

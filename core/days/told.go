@@ -192,19 +192,3 @@ func (p *Plan) JobOf(id string) *Job {
 	}
 	return nil
 }
-
-// FitRow is the forecast judged for one of the almanac's purposes.
-type FitRow struct {
-	Work Work
-	Days []almanac.FitDay
-}
-
-// FitOf judges a forecast for every purpose of the almanac; none without a forecast.
-func FitOf(sky Sky) (out []FitRow) {
-	for _, p := range []almanac.Purpose{almanac.WinterPome, almanac.WinterStone, almanac.BudCut, almanac.SummerPome, almanac.SummerStone, almanac.Thinning} {
-		if fits, err := almanac.FitDays(p, sky.Forecast); err == nil {
-			out = append(out, FitRow{Work(p), fits})
-		}
-	}
-	return out
-}

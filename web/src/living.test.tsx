@@ -84,7 +84,6 @@ const days = (more: object = {}) => ({
     },
   ],
   done: [],
-  fit: [],
   ...more,
 });
 

@@ -1917,8 +1917,6 @@ export interface components {
             done: components["schemas"]["DoneBody"][];
             /** @description least harm first */
             dropped: components["schemas"]["DroppedBody"][];
-            /** @description which days of the forecast are fit, by kind of work */
-            fit: components["schemas"]["FitByWorkBody"][];
             /** @description somebody said what hours they have; else two on each day of the weekend are taken */
             hours_said: boolean;
             /** @description in the order of the work */
@@ -2348,11 +2346,6 @@ export interface components {
             fit: boolean;
             /** @description in words, where it is not */
             why?: string;
-        };
-        FitByWorkBody: {
-            days: components["schemas"]["FitBody"][];
-            name: string;
-            work: string;
         };
         FitRowBody: {
             days: components["schemas"]["FitBody"][];
@@ -4141,7 +4134,6 @@ export interface components {
             preset: string;
         };
         SeasonBody: {
-            anchors: components["schemas"]["AnchorBody"][];
             chill: components["schemas"]["ChillBody"];
             code: string;
             /** @description the count that frost asks for */

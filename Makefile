@@ -29,7 +29,7 @@ web/dist/index.html: $(WEB_SOURCES) web/node_modules/.ready
 test: lint test-go test-web test-e2e
 
 test-go:
-	go test -timeout 30m ./...
+	go test -timeout 15m ./...
 
 test-web: web/node_modules/.ready
 	cd web && $(NPM) test

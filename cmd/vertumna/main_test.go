@@ -84,12 +84,17 @@ func runDemo(t *testing.T, db string, args []string, use func(url string)) {
 		c := root()
 		c.SetArgs(append([]string{"demo", "--db", db, "--quiet", "--listen", "127.0.0.1:0"}, args...))
 		done <- c.ExecuteContext(ctx)
+		_ = write.Close() // one that ends before it is ready is told by its error, not waited for
 	}()
 	line, err := bufio.NewReader(read).ReadString('\n')
+	if err != nil {
+		require.NoError(t, <-done)
+	}
 	require.NoError(t, err)
 	use(line[strings.Index(line, "http://") : len(line)-1])
 	stop()
 	require.NoError(t, <-done)
+	require.NoError(t, store.NotInUse(context.Background(), db), "nothing beside the requests outlives a stop")
 }
 
 func TestTheDemoIsKeptUntilFresh(t *testing.T) {

@@ -11,6 +11,7 @@ import (
 	"os"
 	"path/filepath"
 	"strings"
+	"sync"
 	"syscall"
 	"time"
 
@@ -178,9 +179,13 @@ func (s *serving) run(ctx context.Context, fill func(context.Context, *store.Sto
 		FillDemo: func(ctx context.Context) error { return makeDemo(ctx, st, k, today()) },
 	})
 	srv := &http.Server{Handler: h, ReadHeaderTimeout: 5 * time.Second, ReadTimeout: time.Minute, IdleTimeout: 2 * time.Minute, ErrorLog: slog.NewLogLogger(log.Handler(), slog.LevelInfo)}
-	go remember(ctx, k, log)
+	beside := sync.WaitGroup{} // what works beside the requests; the store closes after it
+	ctx, stop := context.WithCancel(ctx)
+	defer beside.Wait()
+	defer stop()
+	beside.Go(func() { remember(ctx, k, log) })
 	if sky != nil {
-		go askStation(ctx, k, sky, log)
+		beside.Go(func() { askStation(ctx, k, sky, log) })
 	}
 	stopped := make(chan error, 1)
 	go func() {
@@ -194,6 +199,7 @@ func (s *serving) run(ctx context.Context, fill func(context.Context, *store.Sto
 		return err
 	}
 	err = <-stopped // the store stays open for requests in flight
+	beside.Wait()
 	return errors.Join(err, k.SaveAmounts(context.WithoutCancel(ctx)))
 }
 

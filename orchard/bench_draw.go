@@ -51,7 +51,8 @@ func (b *standing) grower(m *limb.Map) growth.Tree {
 
 // lightOf is the light of each limb as the tree stands in its yard: the coarse set, for it is asked on every change.
 func (b *standing) lightOf(m *limb.Map) limb.Light {
-	g := plotOf(b.contents).LightAround(&b.core, b.yard, b.day)
+	g := light.NewGrid()
+	plotOf(b.contents).StandAround(g, &b.core, b.yard, b.day)
 	lots := g.Tree(m, limb.Vec{})
 	return g.SweepTo(light.Directions(b.latitude(), light.Coarse)).OfLimbs(m, lots, limb.Vec{})
 }
@@ -59,7 +60,8 @@ func (b *standing) lightOf(m *limb.Map) limb.Light {
 // lightAhead is the same for a tree grown and cut many times: what stands round it is looked through once.
 func (b *standing) lightAhead(m *limb.Map) limb.Light {
 	b.roundOnce.Do(func() {
-		b.round = plotOf(b.contents).LightAround(&b.core, b.yard, b.day).Outside(light.Directions(b.latitude(), light.Coarse))
+		b.round = light.NewOutside(light.Directions(b.latitude(), light.Coarse))
+		plotOf(b.contents).StandAround(b.round, &b.core, b.yard, b.day)
 	})
 	return b.round.OfTree(m)
 }

@@ -13,11 +13,14 @@ import (
 	"vertumna/core/days"
 	"vertumna/core/given"
 	"vertumna/core/limb"
+	"vertumna/core/together"
 	"vertumna/core/training"
 	"vertumna/core/walk"
 	"vertumna/core/year"
 	"vertumna/store"
 	"vertumna/words"
+
+	"golang.org/x/sync/errgroup"
 )
 
 // Keeper does what the program is asked of its orchards, and keeps what was costly to make: for each thing one cache, by all that it
@@ -30,6 +33,7 @@ type Keeper struct {
 	ensembles *kept[ensembleKey, *almanac.Ensemble]
 	contents  *kept[contentsKey, *store.Contents]
 	plans     *kept[planKey, *Planned]
+	maps      *kept[mapKey, *limb.Map]
 	fruits    *kept[fruitKey, *fruitMade]
 	lights    *kept[mapKey, limb.Light]
 	sections  *kept[mapKey, float64]
@@ -51,7 +55,7 @@ func NewKeeper(s *store.Store, today func() almanac.Day, log *slog.Logger) *Keep
 	return &Keeper{
 		store: s, today: today, log: log,
 		ensembles: keep[ensembleKey, *almanac.Ensemble](keepEnsembles), contents: keep[contentsKey, *store.Contents](keepContents),
-		plans: keep[planKey, *Planned](keepPlans), fruits: keep[fruitKey, *fruitMade](keepFruits),
+		plans: keep[planKey, *Planned](keepPlans), maps: keep[mapKey, *limb.Map](keepMaps), fruits: keep[fruitKey, *fruitMade](keepFruits),
 		lights: keep[mapKey, limb.Light](keepFacts), sections: keep[mapKey, float64](keepFacts), heights: keep[mapKey, float64](keepFacts), halves: keep[mapKey, half](keepFacts),
 		forecasts: keep[mapKey, cut.Forecast](keepFacts), decided: keep[mapKey, []year.LimbDate](keepFacts), built: keep[mapKey, []training.Built](keepFacts),
 		healths:    keep[mapKey, walk.Health](keepFacts),
@@ -63,6 +67,7 @@ func NewKeeper(s *store.Store, today func() almanac.Day, log *slog.Logger) *Keep
 // How much is kept in memory.
 const (
 	keepPlans     = 64
+	keepMaps      = 96
 	keepEnsembles = 24
 	keepContents  = 16
 	keepFruits    = 64
@@ -192,13 +197,18 @@ func (k *Keeper) imagined(ctx context.Context, c *store.Contents, day almanac.Da
 	if err := k.giveAmounts(ctx, c.Orchard.ID, y); err != nil {
 		return nil, err
 	}
-	if err := k.giveStandings(ctx, c, y, day); err != nil {
+	marks, err := k.store.MapsAsOf(ctx, c.Orchard.ID, day)
+	if err != nil {
 		return nil, err
 	}
-	if err := k.giveDecided(ctx, c.Orchard.ID, y, day); err != nil {
+	k.readMaps(ctx, marks)
+	if err := k.giveStandings(ctx, c, y, marks, day); err != nil {
 		return nil, err
 	}
-	if err := k.giveHeights(ctx, c, y, day); err != nil {
+	if err := k.giveDecided(ctx, y, marks); err != nil {
+		return nil, err
+	}
+	if err := k.giveHeights(ctx, c, y, marks, day); err != nil {
 		return nil, err
 	}
 	return k.planAll(c, y, day)
@@ -227,13 +237,9 @@ func (k *Keeper) make(ctx context.Context, c *store.Contents, day almanac.Day) (
 }
 
 // giveStandings tells how each bearing tree comes into the season, from its years of fruit.
-func (k *Keeper) giveStandings(ctx context.Context, c *store.Contents, y *year.Yard, day almanac.Day) error {
+func (k *Keeper) giveStandings(ctx context.Context, c *store.Contents, y *year.Yard, marks map[string]store.MapMark, day almanac.Day) error {
 	south := y.Place.Site.South()
 	season := year.SeasonOf(day, south)
-	marks, err := k.store.MapsAsOf(ctx, c.Orchard.ID, day)
-	if err != nil {
-		return err
-	}
 	for i := range y.Trees {
 		t := &y.Trees[i]
 		if !t.Bears(season, south) || len(c.Fruitings(t.ID, day)) == 0 {
@@ -249,9 +255,12 @@ func (k *Keeper) giveStandings(ctx context.Context, c *store.Contents, y *year.Y
 }
 
 // giveFruit hands what was counted or looked at this season on to the trees; some tells whether there was any. Each such tree
-// is worked out in full.
+// is worked out in full, side by side.
 func (k *Keeper) giveFruit(ctx context.Context, planned *Planned, day almanac.Day) (some bool, err error) {
 	south, season := planned.Yard.Place.Site.South(), planned.Shown.Season
+	var g errgroup.Group
+	g.SetLimit(together.Hands())
+	facts := make([]*year.Fruit, len(planned.Yard.Trees))
 	for i := range planned.Yard.Trees {
 		t := &planned.Yard.Trees[i]
 		tp := planned.treeShown(t.ID)
@@ -259,15 +268,27 @@ func (k *Keeper) giveFruit(ctx context.Context, planned *Planned, day almanac.Da
 		if tp == nil || !t.Bears(season, south) || !slices.ContainsFunc(told, func(e *store.Entry) bool { return e.Season == season && e.TellsSet() }) {
 			continue
 		}
-		f, err := k.fruitOf(ctx, planned, tp, day)
-		var faults given.Faults
-		if errors.As(err, &faults) {
-			continue // nothing of it was measured
+		g.Go(func() error {
+			return together.Safely(func() error {
+				f, err := k.fruitOf(ctx, planned, tp, day)
+				var faults given.Faults
+				if errors.As(err, &faults) {
+					return nil // nothing of it was measured
+				}
+				if err == nil {
+					facts[i] = f.facts()
+				}
+				return err
+			})
+		})
+	}
+	if err := g.Wait(); err != nil {
+		return false, err
+	}
+	for i, f := range facts {
+		if f != nil {
+			planned.Yard.Trees[i].Fruit, some = f, true
 		}
-		if err != nil {
-			return some, err
-		}
-		t.Fruit, some = f.facts(), true
 	}
 	return some, nil
 }
@@ -324,13 +345,28 @@ func (k *Keeper) lightOf(b *standing, m *limb.Map, mark store.MapMark) limb.Ligh
 	return l
 }
 
-// checked is a revision of a tree's map.
+// checked is a revision of a tree's map. It is shared: what is read off it changes nothing of it.
 func (k *Keeper) checked(ctx context.Context, treeID string, mark store.MapMark) (*limb.Map, error) {
-	kept, err := k.store.MapRevision(ctx, treeID, mark.Revision)
-	if err != nil {
-		return nil, err
+	return k.maps.of(mapKey{treeID, mark, ""}, func() (*limb.Map, error) {
+		kept, err := k.store.MapRevision(ctx, treeID, mark.Revision)
+		if err != nil {
+			return nil, err
+		}
+		return limb.Check(kept.Doc)
+	})
+}
+
+// readMaps reads the maps of a day's trees side by side, ahead of those who ask for them; what is wrong with one is told to them.
+func (k *Keeper) readMaps(ctx context.Context, marks map[string]store.MapMark) {
+	var g errgroup.Group
+	g.SetLimit(together.Hands())
+	for tree, mark := range marks {
+		g.Go(func() error {
+			_, _ = k.checked(ctx, tree, mark)
+			return nil
+		})
 	}
-	return limb.Check(kept.Doc)
+	_ = g.Wait()
 }
 
 // sectionOf is the section of the wood that carries a tree's crop, cm2, read off its map once.
@@ -348,11 +384,7 @@ func (k *Keeper) sectionOf(ctx context.Context, t *year.Tree, mark store.MapMark
 }
 
 // giveHeights gives mapped trees the height of their map, where no height was measured after it was drawn: a tree has one height.
-func (k *Keeper) giveHeights(ctx context.Context, c *store.Contents, y *year.Yard, day almanac.Day) error {
-	marks, err := k.store.MapsAsOf(ctx, c.Orchard.ID, day)
-	if err != nil {
-		return err
-	}
+func (k *Keeper) giveHeights(ctx context.Context, c *store.Contents, y *year.Yard, marks map[string]store.MapMark, day almanac.Day) error {
 	measured := map[string]almanac.Day{} // last, by tree
 	for i := range c.Entries {
 		if e := &c.Entries[i]; e.HeightM > 0 && e.Date <= day && e.Date >= measured[e.TreeID] {
@@ -380,12 +412,8 @@ func (k *Keeper) giveHeights(ctx context.Context, c *store.Contents, y *year.Yar
 	return nil
 }
 
-// giveDecided hands the trees the limbs that a person decided about until a day.
-func (k *Keeper) giveDecided(ctx context.Context, orchardID string, y *year.Yard, day almanac.Day) error {
-	marks, err := k.store.MapsAsOf(ctx, orchardID, day)
-	if err != nil {
-		return err
-	}
+// giveDecided hands the trees the limbs that a person decided about, by their maps of a day.
+func (k *Keeper) giveDecided(ctx context.Context, y *year.Yard, marks map[string]store.MapMark) (err error) {
 	for i := range y.Trees {
 		t := &y.Trees[i]
 		if mark, mapped := marks[t.ID]; mapped {

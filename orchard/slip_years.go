@@ -215,6 +215,9 @@ func (p *slipMade) plannedYears(n int) (cut.Forecast, error) {
 			}
 			return now.lightAhead(m)
 		}}
+		if now.season == limb.Dormant && now.options.AimFirst && !now.options.HeightFirst {
+			years.First = now.slip
+		}
 		if n == 1 { // the slips of this tree year
 			rows, end, err := cut.Over(now.tree, years)
 			return cut.Forecast{Rows: rows, End: end, Held: -1}, err

@@ -2,7 +2,6 @@ package orchard
 
 import (
 	"context"
-	"runtime"
 
 	"golang.org/x/sync/errgroup"
 
@@ -39,53 +38,43 @@ func (k *Keeper) giveSlips(ctx context.Context, planned *Planned, day almanac.Da
 	if err != nil {
 		return false, err
 	}
-	var asked []*slipMade
-	var of []*year.Tree
-	for i := range planned.Yard.Trees {
-		t := &planned.Yard.Trees[i]
-		plan := planned.treeShown(t.ID)
-		mark, mapped := marks[t.ID]
+	var g errgroup.Group
+	g.SetLimit(together.Hands())
+	trees := planned.Yard.Trees
+	amounts, broken := make([]*year.Amount, len(trees)), make([]error, len(trees))
+	for i := range trees {
+		plan := planned.treeShown(trees[i].ID)
+		mark, mapped := marks[trees[i].ID]
 		if plan == nil || !mapped {
 			continue
 		}
-		var made *slipMade
-		err := together.Safely(func() (err error) {
-			made, err = k.slipToMake(ctx, planned, t, plan, mark, day)
-			return err
-		})
-		if err != nil {
-			k.unworked(planned, t, err)
-			continue
-		}
-		if made != nil {
-			asked, of = append(asked, made), append(of, t)
-		}
-	}
-	var g errgroup.Group
-	g.SetLimit(runtime.GOMAXPROCS(0))
-	amounts, broken := make([]year.Amount, len(asked)), make([]error, len(asked))
-	for n, made := range asked {
 		g.Go(func() error {
-			broken[n] = together.Safely(func() error {
+			broken[i] = together.Safely(func() error {
+				made, err := k.slipToMake(ctx, planned, &trees[i], plan, mark, day)
+				if err != nil || made == nil {
+					return err
+				}
 				if err := made.replan(); err != nil {
 					return err
 				}
-				amounts[n] = made.amount()
+				amount := made.amount()
+				amounts[i] = &amount
 				return nil
 			})
 			return nil
 		})
 	}
 	_ = g.Wait()
-	for n := range asked {
-		if broken[n] != nil { // one tree's fault is its own: the others have their plan
-			k.unworked(planned, of[n], broken[n])
-			continue
+	for i := range trees {
+		switch t := &trees[i]; {
+		case broken[i] != nil: // one tree's fault is its own: the others have their plan
+			k.unworked(planned, t, broken[i])
+		case amounts[i] != nil:
+			k.amounts.keep(t.ID, *amounts[i])
+			t.Amount, some = amounts[i], true
 		}
-		k.amounts.keep(of[n].ID, amounts[n])
-		of[n].Amount = &amounts[n]
 	}
-	return len(asked) > 0, nil
+	return some, nil
 }
 
 // unworked notes a tree whose slip could not be worked out.

@@ -19,6 +19,8 @@ type Years struct {
 	LightOf   func(*limb.Map) limb.Light
 	StopEarly bool // once a year asks for no cut
 	Harvested bool // the first year's fruit is off when its summer slip is made
+	// First is the first year's winter slip where it was made already, of the same tree, light and options; nil: it is made.
+	First *Slip
 }
 
 // Forecast is a tree over the years of its plan: the slips that its school and aim make, year by year.
@@ -178,8 +180,10 @@ func (y Years) year(tree growth.Tree, o Options, n int, row *YearRow) (growth.Tr
 	winter := o
 	winter.HeightFirst, winter.Part = n > 0 && !o.AimFirst, y.winterPart(n)
 	var err error
-	if row.Dormant, err = y.slip(tree, winter); err != nil {
-		return tree, err
+	if row.Dormant = y.First; n > 0 || y.First == nil {
+		if row.Dormant, err = y.slip(tree, winter); err != nil {
+			return tree, err
+		}
 	}
 	row.Account = row.Dormant.Account
 	if row.Bears, err = afterCuts(tree.Map, row.Dormant); err != nil {

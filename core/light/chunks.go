@@ -1,5 +1,7 @@
 package light
 
+import "sync"
+
 // chunks keep numbers by cell in blocks of 16 cells a side, so that neighbours are quick to find.
 type chunks struct {
 	blocks map[Cell]*block
@@ -21,6 +23,14 @@ func split(c Cell) (of Cell, i int) {
 func (k *chunks) add(c Cell, v float64) {
 	of, i := split(c)
 	k.to(of)[i] += v
+	k.fill(c, c)
+}
+
+// raise lifts a cell to a value at least.
+func (k *chunks) raise(c Cell, v float64) {
+	of, i := split(c)
+	b := k.to(of)
+	b[i] = max(b[i], v)
 	k.fill(c, c)
 }
 
@@ -47,7 +57,10 @@ func (k *chunks) to(of Cell) *block {
 		}
 		b := k.blocks[of]
 		if b == nil {
-			b = new(block)
+			b, _ = spareBlocks.Get().(*block)
+			if b == nil {
+				b = new(block)
+			}
 			k.blocks[of] = b
 		}
 		k.at, k.last = of, b
@@ -64,14 +77,34 @@ func (k *chunks) fill(a, b Cell) {
 	k.lo, k.hi = least(k.lo, a), most(k.hi, b)
 }
 
-// each visits the cells that are not 0, in no order.
-func (k *chunks) each(visit func(Cell, float64)) {
+// eachRow visits the rows of cells, along x, in which not all are 0, in no order. The numbers are not kept by the visitor.
+func (k *chunks) eachRow(visit func(first Cell, row []float64)) {
+	const side, low = 1 << blockBits, 1<<blockBits - 1
 	for of, b := range k.blocks {
-		for i, v := range b {
-			if v != 0 {
-				const low = 1<<blockBits - 1
-				visit(Cell{of.X<<blockBits | i&low, of.Y<<blockBits | i>>blockBits&low, of.Z<<blockBits | i>>(2*blockBits)}, v)
+		for i := 0; i < len(b); i += side {
+			row := b[i : i+side]
+			from, to := 0, side
+			for from < side && row[from] == 0 {
+				from++
+			}
+			for to > from && row[to-1] == 0 {
+				to--
+			}
+			if from < to {
+				visit(Cell{of.X<<blockBits + from, of.Y<<blockBits | i>>blockBits&low, of.Z<<blockBits | i>>(2*blockBits)}, row[from:to])
 			}
 		}
 	}
+}
+
+// spareBlocks are blocks put away, all 0.
+var spareBlocks sync.Pool
+
+// putAway gives the blocks back; nothing is kept here any more.
+func (k *chunks) putAway() {
+	for _, b := range k.blocks {
+		clear(b[:])
+		spareBlocks.Put(b)
+	}
+	*k = chunks{}
 }

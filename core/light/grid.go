@@ -1,8 +1,10 @@
 package light
 
 import (
+	"bytes"
 	"math"
 	"slices"
+	"sync"
 
 	"vertumna/core/limb"
 )
@@ -34,17 +36,21 @@ func CellOf(p limb.Vec) Cell {
 
 // Grid holds what stands in a yard: leaf, hedges, walls. Light is asked at cells wanted; others are not kept.
 type Grid struct {
-	leaf   chunks           // m2 a m3, while it is filled
-	fixed  map[Cell]float64 // optical depth of a crossing, whatever its path: hedges and laths; +Inf: walls
+	cells  int    // of CellCM a side of one of its own; 0: one
+	leaf   chunks // m2 a m3, while it is filled
+	fixed  chunks // optical depth of a crossing, whatever its path: hedges and laths; +Inf: walls
 	wanted map[Cell]bool
 }
 
 func least(a, b Cell) Cell { return Cell{min(a.X, b.X), min(a.Y, b.Y), min(a.Z, b.Z)} }
 func most(a, b Cell) Cell  { return Cell{max(a.X, b.X), max(a.Y, b.Y), max(a.Z, b.Z)} }
 
+// wideCM is the width of one of its cells.
+func (g *Grid) wideCM() float64 { return CellCM * float64(max(1, g.cells)) }
+
 // NewGrid is an empty yard.
 func NewGrid() *Grid {
-	return &Grid{fixed: map[Cell]float64{}, wanted: map[Cell]bool{}}
+	return &Grid{wanted: map[Cell]bool{}}
 }
 
 // Leaf adds leaf area to a cell, m2. What lies below ground is dropped.
@@ -63,8 +69,8 @@ func (g *Grid) Density(c Cell, m2PerM3 float64) {
 
 // Screen sets what takes the same light on any crossing: hedges and laths (HedgeTau), walls (+Inf).
 func (g *Grid) Screen(c Cell, tau float64) {
-	if c.Z >= 0 {
-		g.fixed[c] = math.Max(g.fixed[c], tau)
+	if c.Z >= 0 && tau > 0 {
+		g.fixed.raise(c, tau)
 	}
 }
 
@@ -80,6 +86,7 @@ func (g *Grid) Ask(c Cell) {
 
 // box is a block of cells laid out for the sweep: z major, then y, then x.
 type box struct {
+	cellM      float64 // a cell's side
 	lo         Cell
 	nx, ny, nz int
 	level      []uint16  // leaf density in steps; opaque
@@ -103,15 +110,16 @@ func (g *Grid) box() *box { return g.boxOf(nil) }
 
 // boxOf lays the grid out together with rows of cells that are read too.
 func (g *Grid) boxOf(rows func(visit func(first Cell, n int))) *box {
-	b := &box{lo: Cell{math.MaxInt32, math.MaxInt32, math.MaxInt32}}
+	b := &box{cellM: g.wideCM() / 100, lo: Cell{math.MaxInt32, math.MaxInt32, math.MaxInt32}}
 	hi := Cell{math.MinInt32, math.MinInt32, math.MinInt32}
 	grow := func(c Cell) { b.lo, hi = least(b.lo, c), most(hi, c) }
 	if g.leaf.filled {
 		grow(g.leaf.lo)
 		grow(g.leaf.hi)
 	}
-	for c := range g.fixed {
-		grow(c)
+	if g.fixed.filled {
+		grow(g.fixed.lo)
+		grow(g.fixed.hi)
 	}
 	for c := range g.wanted {
 		grow(c)
@@ -126,34 +134,44 @@ func (g *Grid) boxOf(rows func(visit func(first Cell, n int))) *box {
 		return b
 	}
 	b.nx, b.ny, b.nz = hi.X-b.lo.X+1, hi.Y-b.lo.Y+1, hi.Z-b.lo.Z+1
-	b.level = make([]uint16, b.nx*b.ny*b.nz)
-	used := make([]bool, len(b.level))
-	g.leaf.each(func(c Cell, d float64) {
-		at := b.at(c)
-		used[at] = true
-		b.level[at] = uint16(math.Min(mostLeaf, math.Round(d/densityStep)))
-		b.densest = max(b.densest, b.level[at])
+	b.level = levelRooms.get(b.nx * b.ny * b.nz)
+	used := usedRooms.get(len(b.level))
+	defer usedRooms.put(used)
+	g.leaf.eachRow(func(first Cell, row []float64) {
+		at := b.at(first)
+		for i, d := range row {
+			if d != 0 {
+				l := uint16(math.Min(mostLeaf, math.Round(d/densityStep)))
+				b.level[at+i], used[at+i] = l, 1
+				b.densest = max(b.densest, l)
+			}
+		}
 	})
-	for c, tau := range g.fixed {
-		at := b.at(c)
-		used[at] = true
-		if math.IsInf(tau, 1) {
-			b.level[at] = opaque
-			continue
+	g.fixed.eachRow(func(first Cell, row []float64) {
+		at := b.at(first)
+		for i, tau := range row {
+			switch {
+			case tau == 0:
+				continue
+			case math.IsInf(tau, 1):
+				b.level[at+i] = opaque
+			default:
+				if b.fixed == nil {
+					b.fixed = make([]float32, len(b.level))
+				}
+				b.fixed[at+i] = float32(math.Exp(-tau / 2))
+			}
+			used[at+i] = 1
 		}
-		if b.fixed == nil {
-			b.fixed = make([]float32, len(b.level))
-		}
-		b.fixed[at] = float32(math.Exp(-tau / 2))
-	}
+	})
 	for c := range g.wanted {
-		used[b.at(c)] = true
+		used[b.at(c)] = 1
 	}
 	if rows != nil {
 		rows(func(c Cell, n int) {
 			row := used[b.at(c):][:n]
 			for i := range row {
-				row[i] = true
+				row[i] = 1
 			}
 		})
 	}
@@ -161,26 +179,54 @@ func (g *Grid) boxOf(rows func(visit func(first Cell, n int))) *box {
 	return b
 }
 
-func (b *box) findRuns(used []bool) {
+// rooms are slices put away, all zero: a box is large, and made again and again.
+type rooms[T uint16 | byte] struct{ spare sync.Pool }
+
+var (
+	levelRooms rooms[uint16]
+	usedRooms  rooms[byte]
+)
+
+// get is a slice of zeros.
+func (r *rooms[T]) get(n int) []T {
+	if s, _ := r.spare.Get().(*[]T); s != nil && cap(*s) >= n {
+		return (*s)[:n]
+	}
+	return make([]T, n)
+}
+
+func (r *rooms[T]) put(s []T) {
+	clear(s)
+	r.spare.Put(&s)
+}
+
+// putAway gives the box's room back; it is not read any more.
+func (b *box) putAway() {
+	levelRooms.put(b.level)
+	b.level = nil
+}
+
+// findRuns finds the stretches of cells that are used, row by row.
+func (b *box) findRuns(used []byte) {
 	b.byPlane, b.rows = make([][]run, b.ny), make([]int32, 1, b.ny*b.nz+1)
 	for z := range b.nz {
 		for y := range b.ny {
-			row := used[(z*b.ny+y)*b.nx : (z*b.ny+y+1)*b.nx]
-			for x := 0; x < b.nx; x++ {
-				if !row[x] {
-					continue
-				}
-				x0 := x
-				for x < b.nx && row[x] {
-					x++
+			at := (z*b.ny + y) * b.nx
+			row := used[at : at+b.nx]
+			for x0 := bytes.IndexByte(row, 1); x0 >= 0; {
+				x := b.nx
+				if n := bytes.IndexByte(row[x0:], 0); n >= 0 {
+					x = x0 + n
 				}
 				r := run{x0: int32(x0), x1: int32(x), y: int32(y), z: int32(z)}
 				if b.fixed != nil {
-					at := (z*b.ny + y) * b.nx
 					r.fixed = slices.ContainsFunc(b.fixed[at+x0:at+x], func(e float32) bool { return e > 0 })
 				}
 				b.runs = append(b.runs, r)
 				b.byPlane[y] = append(b.byPlane[y], r)
+				if x0 = bytes.IndexByte(row[x:], 1); x0 >= 0 {
+					x0 += x
+				}
 			}
 			b.rows = append(b.rows, int32(len(b.runs)))
 		}

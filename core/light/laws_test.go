@@ -262,8 +262,7 @@ func someTree(t *testing.T, spread float64) *limb.Map {
 }
 
 // yardRound is what stands round it: two crowns, a wall, a hedge and a shade tree.
-func yardRound() *light.Grid {
-	g := light.NewGrid()
+func yardRound[Y light.Yard](g Y) Y {
 	g.Crown(light.Crown{X: 230, Y: 40, Z0: 60, Z1: 330, R: 120, LeafM2: 12})
 	g.Crown(light.Crown{X: -60, Y: -260, Z0: 60, Z1: 300, R: 110, LeafM2: 10})
 	g.Wall([][2]float64{{-300, 190}, {300, 190}, {300, 210}, {-300, 210}}, 190, math.Inf(1))
@@ -274,11 +273,11 @@ func yardRound() *light.Grid {
 
 func TestLightThroughWhatStandsRoundATreeIsThatOfTheWholeYard(t *testing.T) {
 	sky := light.Directions(46, light.Coarse)
-	round := yardRound().Outside(sky)
-	open := light.NewGrid().Outside(sky)
+	round := yardRound(light.NewOutside(sky))
+	open := light.NewOutside(sky)
 	for _, spread := range []float64{180, 260, 340} {
 		m := someTree(t, spread)
-		g := yardRound()
+		g := yardRound(light.NewGrid())
 		lots := g.Tree(m, limb.Vec{})
 		exact := g.Sweep(sky)
 		want, got := exact.OfLimbs(m, lots, limb.Vec{}), round.OfTree(m)
@@ -298,7 +297,7 @@ func TestLightThroughWhatStandsRoundATreeIsThatOfTheWholeYard(t *testing.T) {
 func TestASweepToWhatIsReadIsTheWholeSweepThere(t *testing.T) {
 	for _, latitude := range []float64{46, -38, 5} {
 		for _, at := range []limb.Vec{{}, {X: 180, Y: -140}, {X: -300, Y: 220}} {
-			g := yardRound()
+			g := yardRound(light.NewGrid())
 			lots := g.Tree(someTree(t, 220), at)
 			sky := light.Directions(latitude, light.Fine)
 			whole, part := g.Sweep(sky), g.SweepTo(sky)

@@ -8,7 +8,7 @@ import (
 
 // Outside is the light that comes through what stands round a tree, direction by direction: a ray's light is what others leave
 // of it times what the tree itself does. It is kept for a tree that is grown and cut many times, for the room its crowns have
-// filled so far, and looked through anew where one outgrows that; between its places, two cells apart, the nearest below counts.
+// filled so far, and looked through anew where one outgrows that. What stands round it is seen in cells twice as wide.
 type Outside struct {
 	yard *Grid
 	dirs []Direction
@@ -19,40 +19,59 @@ type Outside struct {
 
 // through is what comes through to the places of a room. It is never changed once made.
 type through struct {
-	lo, hi     Cell // cells, both in it; lo in whole steps
+	lo, hi     Cell // wider cells, both in it
 	nx, ny, nz int
 	light      [][]float32 // by direction, then place
 }
 
-const outsideStep = 2 // cells
+const outsideStep = 2 // cells a side of a wider one
 
-// Room left round a crown for the years to come, in cells: to the sides and upward.
+// Room left round a crown for the years to come, in wider cells: to the sides and upward.
 const (
-	roomBeside = 4
-	roomAbove  = 8
+	roomBeside = 2
+	roomAbove  = 4
 )
 
-// Outside is what stands in the grid, to be looked through from where a tree stands. The grid is not to be changed afterwards.
+// NewOutside is an empty yard, to be looked through from where a tree stands. It is filled before it is asked.
 // Cost: a sweep of the yard towards the room of the crown, once, and again where a crown outgrows it.
-func (g *Grid) Outside(directions []Direction) *Outside { return &Outside{yard: g, dirs: directions} }
+func NewOutside(directions []Direction) *Outside {
+	return &Outside{yard: &Grid{cells: outsideStep}, dirs: directions}
+}
+
+// Crown adds the leaf of a crown.
+func (o *Outside) Crown(c Crown) { o.yard.Crown(c) }
+
+// ShadeTree adds the crown of a tree that is only there for its shade.
+func (o *Outside) ShadeTree(c Crown) { o.yard.ShadeTree(c) }
+
+// Wall adds what stands on a strip of ground to a height, as Grid.Wall: a thin one takes the cells its middle lies in, and lets
+// through what it would.
+func (o *Outside) Wall(polygon [][2]float64, topCM, tau float64) {
+	wallCells(polygon, topCM, CellCM, func(c Cell) { o.yard.fixed.add(wide(c), tau/(outsideStep*outsideStep)) })
+}
+
+// wide is the wider cell that a cell lies in.
+func wide(c Cell) Cell { return Cell{floorDiv(c.X), floorDiv(c.Y), floorDiv(c.Z)} }
+
+func floorDiv(v int) int { return (v - ((v%outsideStep)+outsideStep)%outsideStep) / outsideStep }
 
 // to looks through the yard to a room of cells at least.
 func (o *Outside) to(lo, hi Cell) *through {
 	o.mu.Lock()
 	defer o.mu.Unlock()
+	lo, hi = wide(lo), wide(hi)
 	if t := o.seen; t != nil {
 		if t.holds(lo) && t.holds(hi) {
 			return t
 		}
 		lo, hi = least(lo, t.lo), most(hi, t.hi)
 	}
-	lo = Cell{stepDown(lo.X - roomBeside), stepDown(lo.Y - roomBeside), 0}
+	lo = Cell{lo.X - roomBeside, lo.Y - roomBeside, 0}
 	hi = Cell{hi.X + roomBeside, hi.Y + roomBeside, hi.Z + roomAbove}
-	t := &through{lo: lo, hi: hi, nx: (hi.X-lo.X)/outsideStep + 1, ny: (hi.Y-lo.Y)/outsideStep + 1, nz: (hi.Z-lo.Z)/outsideStep + 1}
+	t := &through{lo: lo, hi: hi, nx: hi.X - lo.X + 1, ny: hi.Y - lo.Y + 1, nz: hi.Z - lo.Z + 1}
 	t.light = make([][]float32, len(o.dirs))
 	yard := o.yard.boxOf(t.eachRow)
-	last := Cell{lo.X + outsideStep*(t.nx-1), lo.Y + outsideStep*(t.ny-1), lo.Z + outsideStep*(t.nz-1)}
-	yard.to = &room{yard.from(lo), yard.from(last)}
+	yard.to = &room{yard.from(lo), yard.from(hi)}
 	putAway(eachDirection(yard, len(o.dirs), func(w *sweeper, k int) {
 		d := o.dirs[k]
 		d.Weight = 1
@@ -60,20 +79,16 @@ func (o *Outside) to(lo, hi Cell) *through {
 		out, at := make([]float32, t.nx*t.ny*t.nz), 0
 		t.eachRow(func(first Cell, n int) {
 			row := w.acc[yard.at(first):][:n]
-			for x := 0; x < n; x += outsideStep {
-				out[at] = row[x]
-				at++
-			}
+			copy(out[at:], row)
+			at += n
 			clear(row) // for the next direction; what lies elsewhere is not read
 		})
 		t.light[k] = out
 	}))
+	yard.putAway()
 	o.seen = t
 	return t
 }
-
-// stepDown is the step that a cell lies on or next above.
-func stepDown(v int) int { return v - ((v%outsideStep)+outsideStep)%outsideStep }
 
 func (t *through) holds(c Cell) bool {
 	return c.X >= t.lo.X && c.Y >= t.lo.Y && c.Z >= t.lo.Z && c.X <= t.hi.X && c.Y <= t.hi.Y && c.Z <= t.hi.Z
@@ -83,15 +98,15 @@ func (t *through) holds(c Cell) bool {
 func (t *through) eachRow(visit func(first Cell, n int)) {
 	for z := range t.nz {
 		for y := range t.ny {
-			visit(Cell{t.lo.X, t.lo.Y + outsideStep*y, t.lo.Z + outsideStep*z}, outsideStep*(t.nx-1)+1)
+			visit(Cell{t.lo.X, t.lo.Y + y, t.lo.Z + z}, t.nx)
 		}
 	}
 }
 
-// of is what comes through to a cell of the room from a direction.
-func (t *through) of(k int, c Cell) float32 {
-	x, y, z := (c.X-t.lo.X)/outsideStep, (c.Y-t.lo.Y)/outsideStep, (c.Z-t.lo.Z)/outsideStep
-	return t.light[k][(z*t.ny+y)*t.nx+x]
+// at is where the light of a cell, not of a wider one, lies in each direction's.
+func (t *through) at(c Cell) int {
+	c = wide(c)
+	return ((c.Z-t.lo.Z)*t.ny+c.Y-t.lo.Y)*t.nx + c.X - t.lo.X
 }
 
 // OfTree is the light of each limb of a tree that stands there, its trunk at the origin.
@@ -113,16 +128,22 @@ func (o *Outside) OfTree(m *limb.Map) limb.Light {
 		lo, hi = least(lo, c), most(hi, c)
 	}
 	round := o.to(lo, hi)
+	from := make([]int, len(cells))
+	for i, c := range cells {
+		from[i] = round.at(c)
+	}
 	lit := make([][]float32, len(o.dirs))
 	putAway(eachDirection(b, len(o.dirs), func(w *sweeper, k int) {
 		w.send(o.dirs[k])
 		out := make([]float32, len(cells))
 		for i, c := range cells {
 			at := b.at(c)
-			out[i], w.acc[at] = w.acc[at]*round.of(k, c), 0
+			out[i], w.acc[at] = w.acc[at]*round.light[k][from[i]], 0
 		}
 		lit[k] = out
 	}))
+	b.putAway()
+	g.leaf.putAway()
 	for _, l := range lit { // in one order, whoever sent them
 		for i, c := range cells {
 			f.acc[b.at(c)] += l[i]

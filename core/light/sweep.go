@@ -88,7 +88,7 @@ type sweeper struct {
 	t       []float32       // light left on each ray
 }
 
-// spare are sweepers put away: their room is large, and asked for again and again.
+// spare are sweepers put away, all 0: their room is large, and asked for again and again.
 var spare sync.Pool
 
 func newSweeper(b *box) *sweeper {
@@ -101,7 +101,6 @@ func newSweeper(b *box) *sweeper {
 		s.acc = make([]float32, n)
 	} else {
 		s.acc = s.acc[:n]
-		clear(s.acc)
 	}
 	return s
 }
@@ -109,6 +108,10 @@ func newSweeper(b *box) *sweeper {
 // putAway gives sweepers back that nobody reads any more.
 func putAway(workers []*sweeper) {
 	for _, s := range workers {
+		for _, r := range s.b.runs { // light falls nowhere else
+			row := (int(r.z)*s.b.ny + int(r.y)) * s.b.nx
+			clear(s.acc[row+int(r.x0) : row+int(r.x1)])
+		}
 		s.b = nil
 		spare.Put(s)
 	}
@@ -145,7 +148,7 @@ func shifts(n, lo int, sign, f float64) (at []int, least, most int) {
 func (s *sweeper) send(d Direction) {
 	v := d.Toward
 	ax, ay, az := math.Abs(v.X), math.Abs(v.Y), math.Abs(v.Z)
-	const cellM = CellCM / 100.0
+	cellM := s.b.cellM
 	switch {
 	case az >= ax && az >= ay:
 		s.table(cellM/az, d.Weight)

@@ -49,12 +49,11 @@ func (g *Grid) Tree(m *limb.Map, at limb.Vec) []Lot {
 		lots[k].At = lots[k].At.Add(at)
 		c := CellOf(lots[k].At)
 		r := spread(lots[k].LeafM2)
-		n := float64((2*r + 1) * (2*r + 1) * (2*r + 1))
-		for dz := -r; dz <= r; dz++ {
-			for dy := -r; dy <= r; dy++ {
-				for dx := -r; dx <= r; dx++ {
-					g.Leaf(Cell{c.X + dx, c.Y + dy, c.Z + dz}, lots[k].LeafM2/n)
-				}
+		wide := 2*r + 1
+		density := lots[k].LeafM2 / float64(wide*wide*wide) / cellM3
+		for z := max(0, c.Z-r); z <= c.Z+r; z++ {
+			for y := c.Y - r; y <= c.Y+r; y++ {
+				g.leaf.addRow(Cell{c.X - r, y, z}, wide, density)
 			}
 		}
 		g.Ask(c)
@@ -91,5 +90,9 @@ func (f *Field) OfLimbs(m *limb.Map, lots []Lot, at limb.Vec) limb.Light {
 func OfTree(m *limb.Map, latitude float64, set Set) limb.Light {
 	g := NewGrid()
 	lots := g.Tree(m, limb.Vec{})
-	return g.SweepTo(Directions(latitude, set)).OfLimbs(m, lots, limb.Vec{})
+	f := g.SweepTo(Directions(latitude, set))
+	out := f.OfLimbs(m, lots, limb.Vec{})
+	f.box.putAway()
+	g.leaf.putAway()
+	return out
 }

@@ -25,6 +25,13 @@ const ShadeTreeDensity = 1.5
 // LeafOfCrown is the leaf area of a crown by the leaf over its ground, m2.
 func LeafOfCrown(rCM, lai float64) float64 { return lai * math.Pi * rCM * rCM / 1e4 }
 
+// Yard is what trees and walls are put into.
+type Yard interface {
+	Crown(c Crown)
+	ShadeTree(c Crown)
+	Wall(polygon [][2]float64, topCM, tau float64)
+}
+
 // rows visits the cells of a width whose middle lies in the crown, row by row along x, and counts them.
 func (c Crown) rows(width float64, visit func(first Cell, n int)) int {
 	mid, half := (c.Z0+c.Z1)/2, (c.Z1-c.Z0)/2
@@ -57,13 +64,14 @@ func (c Crown) rows(width float64, visit func(first Cell, n int)) int {
 
 // Crown adds the leaf of a crown to the grid.
 func (g *Grid) Crown(c Crown) {
-	n := c.rows(CellCM, nil)
-	c.rows(CellCM, func(first Cell, along int) { g.leaf.addRow(first, along, c.LeafM2/float64(n)/cellM3) })
+	wide := g.wideCM()
+	density := c.LeafM2 / (float64(c.rows(wide, nil)) * wide * wide * wide * 1e-6)
+	c.rows(wide, func(first Cell, along int) { g.leaf.addRow(first, along, density) })
 }
 
 // ShadeTree adds the crown of a tree that is only there for its shade.
 func (g *Grid) ShadeTree(c Crown) {
-	c.rows(CellCM, func(first Cell, along int) { g.leaf.addRow(first, along, ShadeTreeDensity) })
+	c.rows(g.wideCM(), func(first Cell, along int) { g.leaf.addRow(first, along, ShadeTreeDensity) })
 }
 
 // Wall adds what stands on a strip of ground to a height: tau +Inf is opaque, HedgeTau a hedge or laths. Corners in cm.

@@ -120,10 +120,9 @@ func strips(pts [][2]float64, wide float64) [][][2]float64 {
 	return out
 }
 
-// LightAround is the yard that a tree stands in, as light meets it: other trees as crowns of leaf, walls, hedges and shade
+// StandAround puts into a yard what stands round a tree, as light meets it: other trees as crowns of leaf, walls, hedges and shade
 // trees; the tree's own trunk stands at the origin.
-func (p *Plot) LightAround(t *year.Tree, trees []year.Tree, day almanac.Day) *light.Grid {
-	g := light.NewGrid()
+func (p *Plot) StandAround(g light.Yard, t *year.Tree, trees []year.Tree, day almanac.Day) {
 	around := p.Around(t, trees, day)
 	near := light.WindowAt(0, 0, around.TopCM())
 	for _, n := range around.Neighbours {
@@ -145,5 +144,4 @@ func (p *Plot) LightAround(t *year.Tree, trees []year.Tree, day almanac.Day) *li
 		}
 		g.ShadeTree(light.Crown{X: s.X, Y: s.Y, Z0: s.Z0, Z1: s.Z1, R: s.R})
 	}
-	return g
 }

@@ -10,6 +10,7 @@ import (
 	"net/http"
 	"os"
 	"path/filepath"
+	"runtime/debug"
 	"strings"
 	"sync"
 	"syscall"
@@ -123,7 +124,23 @@ func (s *serving) clock() (func() almanac.Day, error) {
 	}, nil
 }
 
+// Memory is given back less often than a program would by itself, while there is enough: plans make and drop much of it.
+const (
+	collectAt   = 400       // percent of what is alive; GOGC overrules it
+	enoughBytes = 512 << 20 // from here on as often as it takes; GOMEMLIMIT overrules it
+)
+
+func easeMemory() {
+	if os.Getenv("GOGC") == "" {
+		debug.SetGCPercent(collectAt)
+	}
+	if os.Getenv("GOMEMLIMIT") == "" {
+		debug.SetMemoryLimit(enoughBytes)
+	}
+}
+
 func (s *serving) run(ctx context.Context, fill func(context.Context, *store.Store, *orchard.Keeper, almanac.Day) error) error {
+	easeMemory()
 	today, err := s.clock()
 	if err != nil {
 		return err

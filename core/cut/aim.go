@@ -20,6 +20,10 @@ const (
 	mostLines    = 6
 	handCM       = 10
 	lineSlackCM  = 0.5
+	unevenPart   = 0.7  // of a cut's worth, where it leaves a top at another height than its twin was ended at
+	twinStartCM  = 20   // twins start this near one another
+	twinAlike    = 0.75 // and the thinner has this much of the thicker's diameter
+	twinLevelCM  = 20   // and they end level within this
 )
 
 // workForAim decides first where each top ends, under the year's limit, and keeps what takes over there; then it spends what
@@ -192,6 +196,7 @@ type top struct {
 	limb    int
 	carrier bool
 	finding int      // that tells of it: its own, or its carrier's
+	twins   []int    // of the tops: beside it on one carrier, about as thick
 	ways    []ending // the cuts that lower it
 }
 
@@ -230,6 +235,19 @@ func (p *Planner) tellTops() {
 		}
 	}
 	p.hangTops()
+	p.pairTwins()
+}
+
+// pairTwins tells each top of those beside it on one carrier that are about as thick. Cost: tops by tops.
+func (p *Planner) pairTwins() {
+	for n := range p.above {
+		for k := range p.above {
+			a, b := &p.m.Axes[p.above[n].limb], &p.m.Axes[p.above[k].limb]
+			if k != n && a.Parent >= 0 && a.Parent == b.Parent && math.Abs(a.Attach-b.Attach) <= twinStartCM && math.Min(a.D, b.D) >= twinAlike*math.Max(a.D, b.D) {
+				p.above[n].twins = append(p.above[n].twins, k)
+			}
+		}
+	}
 }
 
 // topOn is a top that hangs on a limb: which, and where along the limb its branch starts, cm.
@@ -361,10 +379,26 @@ func (l *lowering) weigh(n int) {
 		if sum == 0 {
 			continue
 		}
+		if l.uneven(n, w) {
+			sum *= unevenPart
+		}
 		if e := round6(sum * math.Max(least, 1+w.Score/100) / (l.r.net(w.option) + price(w.Kind))); e > l.eff[n] {
 			l.best[n], l.eff[n] = w, e
 		}
 	}
+}
+
+// uneven: a cut of a top that leaves it at another height than a twin of it was ended at.
+func (l *lowering) uneven(n int, w *ending) bool {
+	if w.limbAt != l.r.p.above[n].limb || w.leaves <= 0 {
+		return false
+	}
+	for _, t := range l.r.p.above[n].twins {
+		if at := l.r.endsAt(l.r.p.above[t].limb, nil); at > 0 && at < l.r.p.m.Axes[l.r.p.above[t].limb].L && math.Abs(w.leaves-l.now[t]) > twinLevelCM {
+			return true
+		}
+	}
+	return false
 }
 
 // lowers is what bringing a top below the line is worth: more, the higher it stands.
@@ -388,7 +422,7 @@ func (l *lowering) make(n int) {
 		l.now[t] = goneAt
 	}
 	for k := range p.above {
-		if i := p.above[k].limb; p.m.HangsOn(w.limbAt, i) || p.m.HangsOn(i, w.limbAt) {
+		if i := p.above[k].limb; p.m.HangsOn(w.limbAt, i) || p.m.HangsOn(i, w.limbAt) || slices.Contains(p.above[n].twins, k) {
 			l.weigh(k)
 		}
 	}

@@ -44,32 +44,33 @@ type Band struct {
 
 // TreeSummary is a tree on the plan, the rail and the year.
 type TreeSummary struct {
-	ID        string      `json:"id"`
-	Code      string      `json:"code"`
-	Kind      string      `json:"kind"`
-	KindName  string      `json:"kind_name"`
-	Name      string      `json:"name,omitempty"`
-	Form      string      `json:"form"`
-	Hole      string      `json:"hole,omitempty" doc:"trees of one hole share this mark"`
-	Class     string      `json:"class" doc:"vigour class as it was said; empty: not known"`
-	Guessed   bool        `json:"class_guessed"`
-	Age       int         `json:"age" doc:"growing seasons begun; 99 unknown"`
-	Aim       string      `json:"aim"`
-	AimSays   string      `json:"aim_says"`
-	Stage     string      `json:"stage"`
-	StageSays string      `json:"stage_says"`
-	X         float64     `json:"x"`
-	Y         float64     `json:"y"`
-	HeightM   float64     `json:"height_m"`
-	HeightBy  string      `json:"height_by,omitempty" enum:"map" doc:"its limb map told the height; else it was measured"`
-	SpreadM   float64     `json:"spread_m" doc:"drawn spread: measured, else the kind's at its class"`
-	Estimated bool        `json:"estimated" doc:"the spread drawn is an estimate"`
-	ReachM    float64     `json:"reach_m"`
-	RootsM    float64     `json:"roots_m" doc:"guessed reach of the roots from the stem"`
-	Account   AccountBody `json:"account"`
-	Bars      []Bar       `json:"bars" nullable:"false"`
-	Warnings  []Says      `json:"warnings" nullable:"false"`
-	NextBar   string      `json:"next,omitempty" doc:"id of its next task"`
+	ID        string       `json:"id"`
+	Code      string       `json:"code"`
+	Kind      string       `json:"kind"`
+	KindName  string       `json:"kind_name"`
+	Name      string       `json:"name,omitempty"`
+	Form      string       `json:"form"`
+	Hole      string       `json:"hole,omitempty" doc:"trees of one hole share this mark"`
+	Class     string       `json:"class" doc:"vigour class as it was said; empty: not known"`
+	Guessed   bool         `json:"class_guessed"`
+	Age       int          `json:"age" doc:"growing seasons begun; 99 unknown"`
+	Aim       string       `json:"aim"`
+	AimSays   string       `json:"aim_says"`
+	Stage     string       `json:"stage"`
+	StageSays string       `json:"stage_says"`
+	X         float64      `json:"x"`
+	Y         float64      `json:"y"`
+	HeightM   float64      `json:"height_m"`
+	HeightBy  string       `json:"height_by,omitempty" enum:"map" doc:"its limb map told the height; else it was measured"`
+	HeightOn  *almanac.Day `json:"height_on,omitempty" doc:"the day it was that high"`
+	SpreadM   float64      `json:"spread_m" doc:"drawn spread: measured, else the kind's at its class"`
+	Estimated bool         `json:"estimated" doc:"the spread drawn is an estimate"`
+	ReachM    float64      `json:"reach_m"`
+	RootsM    float64      `json:"roots_m" doc:"guessed reach of the roots from the stem"`
+	Account   AccountBody  `json:"account"`
+	Bars      []Bar        `json:"bars" nullable:"false"`
+	Warnings  []Says       `json:"warnings" nullable:"false"`
+	NextBar   string       `json:"next,omitempty" doc:"id of its next task"`
 }
 
 // AccountBody is a tree's year of account.

@@ -394,6 +394,9 @@ func (k *Keeper) giveHeights(ctx context.Context, c *store.Contents, y *year.Yar
 	for i := range y.Trees {
 		t := &y.Trees[i]
 		mark, mapped := marks[t.ID]
+		if last, ok := measured[t.ID]; ok {
+			t.HeightOn = last
+		}
 		if last, ok := measured[t.ID]; !mapped || ok && last > mark.Date {
 			continue
 		}
@@ -407,7 +410,7 @@ func (k *Keeper) giveHeights(ctx context.Context, c *store.Contents, y *year.Yar
 		if err != nil {
 			return err
 		}
-		t.HeightM, t.HeightBy = math.Round(cm)/100, "map"
+		t.HeightM, t.HeightBy, t.HeightOn = math.Round(cm)/100, "map", mark.Date
 	}
 	return nil
 }

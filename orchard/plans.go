@@ -141,6 +141,9 @@ func (p *Planned) summary(tp *year.TreePlan, day almanac.Day) TreeSummary {
 		X: t.X, Y: t.Y, HeightM: t.HeightM, HeightBy: t.HeightBy, ReachM: tp.ReachM, Account: p.account(tp.Account),
 		Bars: []Bar{}, Warnings: p.says(tp.Warnings), Class: string(t.Class), Guessed: t.Guess.Rule != "", Hole: p.hole(t.ID),
 	}
+	if t.HeightM > 0 && t.HeightOn > 0 {
+		out.HeightOn = &t.HeightOn
+	}
 	out.SpreadM, out.Estimated = t.Crown()
 	out.RootsM = math.Round(100*pomology.RootSpread(out.SpreadM, form.Flat, t.TubLitres).RadiusM) / 100
 	anytime := "" // named next only where nothing else comes

@@ -42,8 +42,9 @@ type Tree struct {
 	Guess                     pomology.ClassGuess // what an unknown class was guessed to be; no rule where it was said
 	Aim                       Aim                 // empty: decided from age and school
 	HeightM, SpreadM, TrunkMM float64
-	HeightBy                  string  // what told its height: map, else the person
-	LightCapM                 float64 // how high it may stand for its neighbours' light; 0: nobody is in its shade, or it was not asked
+	HeightBy                  string      // what told its height: map, else the person
+	HeightOn                  almanac.Day // the day of that; 0: unknown
+	LightCapM                 float64     // how high it may stand for its neighbours' light; 0: nobody is in its shade, or it was not asked
 	ScaffoldsMM               []float64
 	ShootCM                   float64 // last measured shoot length
 	TubLitres                 float64

@@ -5198,6 +5198,11 @@ export interface components {
             height_by?: "map";
             /** Format: double */
             height_m: number;
+            /**
+             * Format: date
+             * @description the day it was that high
+             */
+            height_on?: string;
             /** @description trees of one hole share this mark */
             hole?: string;
             id: string;

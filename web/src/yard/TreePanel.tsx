@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { Entry, Task, TreePlan } from '../shared/api';
-import { long, plain } from '../shared/day';
+import type { Entry, Task, TreePlan, TreeSummary } from '../shared/api';
+import { type Day, long, plain } from '../shared/day';
 import { useEntries, useTreePlan, useTrees, useTreeVersions } from '../shared/queries';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
@@ -93,7 +93,7 @@ export function TreePanel({ id, onClose, onLog, onCorrect, onEdit }: Props) {
           name="Height"
           value={
             s.height_m > 0
-              ? `${say(s.height_m, 'm', units)}${s.height_by ? ' by its map' : ''}, you pick to ${say(s.reach_m, 'm', units)}`
+              ? `${say(s.height_m, 'm', units)}${s.height_by ? ' by its map' : ''}${heightOn(s, plan.day)}, you pick to ${say(s.reach_m, 'm', units)}`
               : 'not measured'
           }
           title={s.height_m > 0 ? other(s.height_m, 'm', units) : ''}
@@ -378,4 +378,9 @@ function FactsBefore({ id }: { id: string }) {
       ))}
     </>
   );
+}
+
+/** The day a height is of, where that is not the one looked at: a tree grows on. */
+function heightOn(s: TreeSummary, day: Day): string {
+  return s.height_on && s.height_on !== day ? ` of ${plain(s.height_on)} ${s.height_on.slice(0, 4)}` : '';
 }

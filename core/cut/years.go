@@ -180,8 +180,9 @@ func (y Years) year(tree growth.Tree, o Options, n int, row *YearRow) (growth.Tr
 	winter := o
 	winter.HeightFirst, winter.Part = n > 0 && !o.AimFirst, y.winterPart(n)
 	var err error
+	lit := y.light(tree.Map, y.given(tree))
 	if row.Dormant = y.First; n > 0 || y.First == nil {
-		if row.Dormant, err = y.slip(tree, winter); err != nil {
+		if row.Dormant, err = y.slipInLight(tree, winter, lit); err != nil {
 			return tree, err
 		}
 	}
@@ -189,7 +190,7 @@ func (y Years) year(tree growth.Tree, o Options, n int, row *YearRow) (growth.Tr
 	if row.Bears, err = afterCuts(tree.Map, row.Dormant); err != nil {
 		return tree, err
 	}
-	row.Lit = carriedOver(y.light(tree.Map, y.given(tree)), tree.Map, row.Bears)
+	row.Lit = carriedOver(lit, tree.Map, row.Bears)
 	row.HeightWinter = row.Bears.Height()
 	row.HeightCut = row.HeightWinter
 	work, last := growth.Work{Dormant: row.Dormant.Made()}, tree.Map
@@ -249,10 +250,6 @@ func (y Years) inSummer(tree growth.Tree, day *limb.Map, light limb.Light, o Opt
 		row.HeightCut = cut.Height()
 	}
 	return err
-}
-
-func (y Years) slip(tree growth.Tree, o Options) (*Slip, error) {
-	return y.slipInLight(tree, o, y.light(tree.Map, y.given(tree)))
 }
 
 // given is the light a tree brings along; nil: none.

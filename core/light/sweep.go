@@ -196,8 +196,10 @@ func (s *sweeper) stretch(cell, ray, n int, fixed bool) {
 		}
 		return
 	}
-	level, acc, t := s.b.level[cell:cell+n], s.acc[cell:cell+n], s.t[ray:ray+n]
+	level := s.b.level[cell : cell+n]
+	acc, t := s.acc[cell:][:len(level)], s.t[ray:][:len(level)]
 	for i, l := range level {
+		l &= levels - 1
 		acc[i] += t[i] * s.half[l]
 		t[i] *= s.through[l]
 	}
@@ -354,6 +356,10 @@ func (s *sweeper) stretches(shift []int, base, n int, to *room, isY bool, sign f
 
 func (s *sweeper) rowAlongX(r run, at []int, ray0 int, sign float64) {
 	cell := (int(r.z)*s.b.ny + int(r.y)) * s.b.nx
+	if !r.fixed && r.x0 < r.x1 {
+		s.plainAlongX(cell+int(r.x0), at[r.x0:r.x1], ray0, sign)
+		return
+	}
 	if sign > 0 {
 		for x := int(r.x1) - 1; x >= int(r.x0); x-- {
 			s.cross(cell+x, ray0+at[x])
@@ -362,5 +368,23 @@ func (s *sweeper) rowAlongX(r run, at []int, ray0 int, sign float64) {
 	}
 	for x := int(r.x0); x < int(r.x1); x++ {
 		s.cross(cell+x, ray0+at[x])
+	}
+}
+
+// plainAlongX crosses a run without hedge or lath, each of its cells on the ray of its own.
+func (s *sweeper) plainAlongX(cell int, at []int, ray0 int, sign float64) {
+	level, acc, t := s.b.level[cell:][:len(at)], s.acc[cell:][:len(at)], s.t[ray0:]
+	if sign > 0 {
+		for x := len(at) - 1; x >= 0; x-- {
+			l, ray := level[x]&(levels-1), at[x]
+			acc[x] += t[ray] * s.half[l]
+			t[ray] *= s.through[l]
+		}
+		return
+	}
+	for x, ray := range at {
+		l := level[x] & (levels - 1)
+		acc[x] += t[ray] * s.half[l]
+		t[ray] *= s.through[l]
 	}
 }

@@ -3,6 +3,7 @@ package api
 import (
 	"context"
 	"net/http"
+	"time"
 
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/go-chi/chi/v5"
@@ -11,9 +12,10 @@ import (
 	"vertumna/store"
 )
 
-// CalendarBody tells the address a calendar program subscribes to; empty when there is none.
+// CalendarBody tells of the address a calendar program subscribes to.
 type CalendarBody struct {
-	Address string `json:"address"`
+	Address string     `json:"address,omitempty" doc:"told once, when it is made: only a proof of it is kept"`
+	Made    *time.Time `json:"made,omitempty" doc:"when the address in force was made; none: there is none"`
 }
 
 // HostInput carries the address the request came to.
@@ -30,24 +32,31 @@ func (in *HostInput) Resolve(ctx huma.Context) []error {
 
 func (s *server) registerCalendar(api huma.API) {
 	const base = "/api/orchards/{slug}/calendar"
-	inOrchard(s, api, http.MethodGet, base, "get-calendar", "The subscription address", func(ctx context.Context, o *store.Orchard, in *HostInput) (*one[CalendarBody], error) {
-		token, err := s.Store.CalendarToken(ctx, o.ID)
-		return &one[CalendarBody]{CalendarBody{s.address(in.host, token)}}, err
+	inOrchard(s, api, http.MethodGet, base, "get-calendar", "Whether there is a subscription address", func(ctx context.Context, o *store.Orchard, _ *SlugInput) (*one[CalendarBody], error) {
+		return s.calendarMade(ctx, o, "")
 	})
 	inOrchard(s, api, http.MethodPost, base, "new-calendar", "A new subscription address; the one before is closed", func(ctx context.Context, o *store.Orchard, in *HostInput) (*one[CalendarBody], error) {
 		token, err := s.Store.NewCalendarToken(ctx, o.ID)
-		return &one[CalendarBody]{CalendarBody{s.address(in.host, token)}}, err
+		if err != nil {
+			return nil, err
+		}
+		return s.calendarMade(ctx, o, s.base(in.host)+"/calendar/"+token+".ics")
 	})
 	inOrchard(s, api, http.MethodDelete, base, "withdraw-calendar", "Close the subscription address", func(ctx context.Context, o *store.Orchard, in *SlugInput) (*struct{}, error) {
 		return nil, s.Store.WithdrawCalendarToken(ctx, o.ID)
 	})
 }
 
-func (s *server) address(host, token string) string {
-	if token == "" {
-		return ""
+func (s *server) calendarMade(ctx context.Context, o *store.Orchard, address string) (*one[CalendarBody], error) {
+	made, err := s.Store.CalendarMade(ctx, o.ID)
+	if err != nil {
+		return nil, err
 	}
-	return s.base(host) + "/calendar/" + token + ".ics"
+	out := CalendarBody{Address: address}
+	if !made.IsZero() {
+		out.Made = &made
+	}
+	return &one[CalendarBody]{out}, nil
 }
 
 func (s *server) downloadCalendar(w http.ResponseWriter, r *http.Request) {

@@ -97,8 +97,12 @@ test('the calendar is read by a stranger, and its address can be withdrawn', asy
   }
   expect(alarms).toBeGreaterThan(50);
   expect(events.some((e) => e.summary.startsWith('Done'))).toBe(true);
-  await box.getByRole('button', { name: 'Withdraw it' }).click();
+  await page.reload();
+  await expect(box).toContainText('It is not kept here'); // only a proof of it is
   await expect(box.locator('code')).toHaveCount(0);
+  expect((await page.request.get(address)).status()).toBe(200);
+  await box.getByRole('button', { name: 'Withdraw it' }).click();
+  await expect(box.getByRole('button', { name: 'Make an address' })).toBeVisible();
   expect((await page.request.get(address)).status()).toBe(404);
 });
 

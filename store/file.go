@@ -138,7 +138,9 @@ func (s *Store) migrate(ctx context.Context) error {
 	if err != nil {
 		return err
 	}
-	p, err := goose.NewProvider(goose.DialectSQLite3, s.file, dir)
+	p, err := goose.NewProvider(goose.DialectSQLite3, s.file, dir, goose.WithGoMigrations(
+		goose.NewGoMigration(10, &goose.GoFunc{RunTx: hashTokens}, nil),
+	))
 	if err != nil {
 		return err
 	}

@@ -38,11 +38,14 @@ type LimbMap struct {
 	Doc limb.Doc `json:"map"`
 }
 
-const mapColumns = "revision, based_on, date, at, cause, note"
+const (
+	mapColumns = "revision, based_on, date, at, cause, note"
+	docColumns = ", body, whole, change"
+)
 
 // MapAsOf is the limb map of a tree as of a day: the latest revision of the latest day up to it. Error: ErrNotFound.
 func (s *Store) MapAsOf(ctx context.Context, treeID string, day almanac.Day) (*LimbMap, error) {
-	return readMap(s.db.QueryRowContext(ctx, "SELECT "+mapColumns+", body FROM limb_maps WHERE tree_id = ? AND date <= ? ORDER BY date DESC, revision DESC LIMIT 1",
+	return s.readMap(ctx, treeID, s.db.QueryRowContext(ctx, "SELECT "+mapColumns+docColumns+" FROM limb_maps WHERE tree_id = ? AND date <= ? ORDER BY date DESC, revision DESC LIMIT 1",
 		treeID, day.String()))
 }
 
@@ -82,13 +85,14 @@ func (s *Store) MapsAsOf(ctx context.Context, orchardID string, day almanac.Day)
 
 // MapRevision is one revision of a tree's limb map. Error: ErrNotFound.
 func (s *Store) MapRevision(ctx context.Context, treeID string, revision int) (*LimbMap, error) {
-	return readMap(s.db.QueryRowContext(ctx, "SELECT "+mapColumns+", body FROM limb_maps WHERE tree_id = ? AND revision = ?", treeID, revision))
+	return s.readMap(ctx, treeID, s.db.QueryRowContext(ctx, "SELECT "+mapColumns+docColumns+" FROM limb_maps WHERE tree_id = ? AND revision = ?", treeID, revision))
 }
 
-func readMap(row *sql.Row) (*LimbMap, error) {
+func (s *Store) readMap(ctx context.Context, treeID string, row *sql.Row) (*LimbMap, error) {
 	var m LimbMap
-	var date, body string
-	err := row.Scan(&m.Revision.Revision, &m.BasedOn, &date, &m.At, &m.Cause, &m.Note, &body)
+	var date string
+	var kept mapRow
+	err := row.Scan(&m.Revision.Revision, &m.BasedOn, &date, &m.At, &m.Cause, &m.Note, &kept.body, &kept.whole, &kept.change)
 	if errors.Is(err, sql.ErrNoRows) {
 		return nil, ErrNotFound
 	}
@@ -96,6 +100,10 @@ func readMap(row *sql.Row) (*LimbMap, error) {
 		return nil, err
 	}
 	if m.Date, err = almanac.ParseDay(date); err != nil {
+		return nil, err
+	}
+	body, err := kept.text(ctx, s.db, treeID)
+	if err != nil {
 		return nil, err
 	}
 	return &m, json.Unmarshal([]byte(body), &m.Doc)
@@ -139,14 +147,20 @@ func (s *Store) saveMap(ctx context.Context, tx *sql.Tx, orchardID, treeID strin
 		return err
 	}
 	now := 0
-	var nowBody sql.NullString
-	err = tx.QueryRowContext(ctx, "SELECT revision, body FROM limb_maps WHERE tree_id = ? AND date <= ? ORDER BY date DESC, revision DESC LIMIT 1",
-		treeID, m.Date.String()).Scan(&now, &nowBody)
+	var kept mapRow
+	err = tx.QueryRowContext(ctx, "SELECT revision"+docColumns+" FROM limb_maps WHERE tree_id = ? AND date <= ? ORDER BY date DESC, revision DESC LIMIT 1",
+		treeID, m.Date.String()).Scan(&now, &kept.body, &kept.whole, &kept.change)
 	if err != nil && !errors.Is(err, sql.ErrNoRows) {
 		return err
 	}
 	if now != m.BasedOn {
-		out := clash(m.BasedOn, now, nowBody.String)
+		text := ""
+		if now > 0 {
+			if text, err = kept.text(ctx, tx, treeID); err != nil {
+				return err
+			}
+		}
+		out := clash(m.BasedOn, now, text)
 		out.Says = "It was changed meanwhile, in another window or by somebody else."
 		return out
 	}
@@ -160,9 +174,7 @@ func (s *Store) addRevision(ctx context.Context, tx *sql.Tx, treeID string, m *L
 	if m.At == "" {
 		m.At = s.stamp()
 	}
-	_, err := tx.ExecContext(ctx, "INSERT INTO limb_maps (tree_id, revision, based_on, date, at, cause, note, body) VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
-		treeID, m.Revision.Revision, m.BasedOn, m.Date.String(), m.At, m.Cause, m.Note, body)
-	return err
+	return s.addMap(ctx, tx, treeID, m, body)
 }
 
 // CanUndoMap says whether a map has one before it of the same growth year, or that it was carried on from.
@@ -248,8 +260,7 @@ func (s *Store) RestoreMaps(ctx context.Context, treeID string, maps []LimbMap) 
 			if err != nil {
 				return err
 			}
-			if _, err := tx.ExecContext(ctx, "INSERT INTO limb_maps (tree_id, revision, based_on, date, at, cause, note, body) VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
-				treeID, m.Revision.Revision, m.BasedOn, m.Date.String(), m.At, m.Cause, m.Note, string(body)); err != nil {
+			if err := s.addMap(ctx, tx, treeID, m, string(body)); err != nil {
 				return err
 			}
 		}
@@ -257,10 +268,9 @@ func (s *Store) RestoreMaps(ctx context.Context, treeID string, maps []LimbMap) 
 	})
 }
 
-// EverHadLimb says whether some revision of a tree's map has a limb of that name.
+// EverHadLimb says whether some revision of a tree's map has, or had, a limb of that name.
 func (s *Store) EverHadLimb(ctx context.Context, treeID, limb string) (bool, error) {
 	var n int
-	err := s.db.QueryRowContext(ctx, "SELECT count(*) FROM limb_maps m, json_each(m.body, '$.limbs') l WHERE m.tree_id = ? AND json_extract(l.value, '$.id') = ?",
-		treeID, limb).Scan(&n)
+	err := s.db.QueryRowContext(ctx, "SELECT count(*) FROM limbs_ever WHERE tree_id = ? AND limb = ?", treeID, limb).Scan(&n)
 	return n > 0, err
 }

@@ -6,6 +6,7 @@ import (
 	"database/sql"
 	"encoding/base64"
 	"errors"
+	"time"
 
 	"vertumna/core/almanac"
 )
@@ -47,7 +48,8 @@ func (s *Store) RemoveOwnTask(ctx context.Context, orchardID, id string) error {
 	return s.remove(ctx, "own_tasks", orchardID, id)
 }
 
-// NewCalendarToken makes the secret part of a subscription address and withdraws the one before.
+// NewCalendarToken makes the secret part of a subscription address and withdraws the one before. Only its proof is kept: it is told
+// this once.
 func (s *Store) NewCalendarToken(ctx context.Context, orchardID string) (string, error) {
 	b := make([]byte, 24)
 	if _, err := rand.Read(b); err != nil {
@@ -58,19 +60,22 @@ func (s *Store) NewCalendarToken(ctx context.Context, orchardID string) (string,
 		if _, err := tx.ExecContext(ctx, "DELETE FROM calendar_tokens WHERE orchard_id = ?", orchardID); err != nil {
 			return err
 		}
-		_, err := tx.ExecContext(ctx, "INSERT INTO calendar_tokens (token, orchard_id, created) VALUES (?, ?, ?)", token, orchardID, s.stamp())
+		_, err := tx.ExecContext(ctx, "INSERT INTO calendar_tokens (proof, orchard_id, created) VALUES (?, ?, ?)", proofOf(token), orchardID, s.stamp())
 		return err
 	})
 }
 
-// CalendarToken is the token in force, empty when there is none.
-func (s *Store) CalendarToken(ctx context.Context, orchardID string) (string, error) {
-	var token string
-	err := s.db.QueryRowContext(ctx, "SELECT token FROM calendar_tokens WHERE orchard_id = ?", orchardID).Scan(&token)
+// CalendarMade is when the subscription address in force was made; zero: there is none.
+func (s *Store) CalendarMade(ctx context.Context, orchardID string) (time.Time, error) {
+	var made string
+	err := s.db.QueryRowContext(ctx, "SELECT created FROM calendar_tokens WHERE orchard_id = ?", orchardID).Scan(&made)
 	if errors.Is(err, sql.ErrNoRows) {
-		return "", nil
+		return time.Time{}, nil
 	}
-	return token, err
+	if err != nil {
+		return time.Time{}, err
+	}
+	return time.Parse(time.RFC3339Nano, made)
 }
 
 // WithdrawCalendarToken closes the subscription address.
@@ -84,7 +89,7 @@ func (s *Store) WithdrawCalendarToken(ctx context.Context, orchardID string) err
 // OrchardByToken finds the orchard a subscription address opens. Error: ErrNotFound.
 func (s *Store) OrchardByToken(ctx context.Context, token string) (*Orchard, error) {
 	var slug string
-	err := s.db.QueryRowContext(ctx, "SELECT o.slug FROM calendar_tokens c JOIN orchards o ON o.id = c.orchard_id WHERE c.token = ?", token).Scan(&slug)
+	err := s.db.QueryRowContext(ctx, "SELECT o.slug FROM calendar_tokens c JOIN orchards o ON o.id = c.orchard_id WHERE c.proof = ?", proofOf(token)).Scan(&slug)
 	if errors.Is(err, sql.ErrNoRows) {
 		return nil, ErrNotFound
 	}
@@ -92,4 +97,30 @@ func (s *Store) OrchardByToken(ctx context.Context, token string) (*Orchard, err
 		return nil, err
 	}
 	return s.Orchard(ctx, slug)
+}
+
+// hashTokens keeps of addresses made by an older program their proof only.
+func hashTokens(ctx context.Context, tx *sql.Tx) error {
+	rows, err := tx.QueryContext(ctx, "SELECT proof FROM calendar_tokens")
+	if err != nil {
+		return err
+	}
+	var plain []string
+	for rows.Next() {
+		var token string
+		if err := rows.Scan(&token); err != nil {
+			_ = rows.Close()
+			return err
+		}
+		plain = append(plain, token)
+	}
+	if err := errors.Join(rows.Err(), rows.Close()); err != nil {
+		return err
+	}
+	for _, token := range plain {
+		if _, err := tx.ExecContext(ctx, "UPDATE calendar_tokens SET proof = ? WHERE proof = ?", proofOf(token), token); err != nil {
+			return err
+		}
+	}
+	return nil
 }

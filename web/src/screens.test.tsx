@@ -117,7 +117,7 @@ const base = {
   'GET /api/orchards/here/own-tasks': [
     { id: 'o1', version: 1, title: 'Lime wash', date: '2027-03-01', every_days: 30 },
   ],
-  'GET /api/orchards/here/calendar': { address: '' },
+  'GET /api/orchards/here/calendar': {},
 };
 
 const openApp = (path: string, routes: Record<string, unknown> = base) => openAt(path, routes);

@@ -5,6 +5,7 @@ import { useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { AccessBox } from '../access/AccessBox';
 import { api, need, Refused, type Orchard } from '../shared/api';
+import { plain } from '../shared/day';
 import { light, setLight, type Light } from '../shared/dusk';
 import { setSingleKeys, singleKeys } from '../shared/keys';
 import { useHere } from '../shared/orchard';
@@ -215,8 +216,13 @@ function CalendarBox({ slug }: { slug: string }) {
   });
   const end = useMutation({
     mutationFn: () => need(api.DELETE('/api/orchards/{slug}/calendar', { params: { path: { slug } } })),
-    onSuccess: () => wrote(client),
+    onSuccess: () => {
+      make.reset();
+      return wrote(client);
+    },
   });
+  const address = make.data?.address; // told once: only a proof of it is kept
+  const made = q.data?.made;
   const [copied, setCopied] = useState(false);
   const copy = async (text: string) => {
     try {
@@ -234,22 +240,32 @@ function CalendarBox({ slug }: { slug: string }) {
         calendar; or make an address that a calendar program on this machine reads again by itself. Only this machine
         answers it: a phone takes the download.
       </p>
-      {q.data?.address && (
+      {address ? (
         <p>
-          <code style={{ overflowWrap: 'anywhere' }}>{q.data.address}</code>{' '}
-          <button type="button" className="bordered" onClick={() => void copy(q.data.address)}>
+          <code style={{ overflowWrap: 'anywhere' }}>{address}</code>{' '}
+          <button type="button" className="bordered" onClick={() => void copy(address)}>
             {copied ? 'Copied' : 'Copy'}
           </button>
-          <span className="sm q"> The address is secret: who has it can read the plan.</span>
+          <span className="sm q">
+            {' '}
+            Copy it now: it is secret, who has it can read the plan, and it is not shown again.
+          </span>
         </p>
+      ) : (
+        made && (
+          <p className="sm">
+            An address made on {plain(made.slice(0, 10))} {made.slice(0, 4)} is in use. It is not kept here: where it is
+            lost, make a new one.
+          </p>
+        )
       )}
       <Trouble error={make.error ?? end.error ?? q.error} />
       <div className="acts">
         <Button variant="outlined" component="a" href={`/api/orchards/${slug}/calendar.ics`}>
           Download the calendar
         </Button>
-        <Button onClick={() => make.mutate()}>{q.data?.address ? 'A new address' : 'Make an address'}</Button>
-        {q.data?.address && <Button onClick={() => end.mutate()}>Withdraw it</Button>}
+        <Button onClick={() => make.mutate()}>{made ? 'A new address' : 'Make an address'}</Button>
+        {made && <Button onClick={() => end.mutate()}>Withdraw it</Button>}
       </div>
     </section>
   );

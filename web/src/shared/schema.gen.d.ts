@@ -269,7 +269,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The subscription address */
+        /** Whether there is a subscription address */
         get: operations["get-calendar"];
         put?: never;
         /** A new subscription address; the one before is closed */
@@ -1638,7 +1638,13 @@ export interface components {
             name: string;
         };
         CalendarBody: {
-            address: string;
+            /** @description told once, when it is made: only a proof of it is kept */
+            address?: string;
+            /**
+             * Format: date-time
+             * @description when the address in force was made; none: there is none
+             */
+            made?: string;
         };
         CameBody: {
             /**

@@ -5,6 +5,7 @@ import (
 	"context"
 	"database/sql"
 	"encoding/json"
+	"fmt"
 	"log/slog"
 	"net/http"
 	"net/http/httptest"
@@ -30,6 +31,8 @@ type logged struct {
 	log  *bytes.Buffer
 	path string
 	app  *app
+
+	keeper *orchard.Keeper
 }
 
 func startLogged(t *testing.T, web http.Handler) *logged {
@@ -40,7 +43,8 @@ func startLogged(t *testing.T, web http.Handler) *logged {
 	today := day("2027-02-20")
 	require.NoError(t, demo.Fill(context.Background(), s, today))
 	log, todays := slog.New(slog.NewJSONHandler(out.log, nil)), func() almanac.Day { return today }
-	out.srv = httptest.NewServer(api.New(api.Config{Store: s, Keeper: orchard.NewKeeper(s, todays, log), Today: todays, Now: time.Now, Web: web, Log: log}))
+	out.keeper = orchard.NewKeeper(s, todays, log)
+	out.srv = httptest.NewServer(api.New(api.Config{Store: s, Keeper: out.keeper, Today: todays, Now: time.Now, Web: web, Log: log}))
 	out.app = &app{t: t, srv: out.srv, today: today, store: s}
 	t.Cleanup(func() { out.srv.Close(); _ = s.Close() })
 	return out
@@ -85,6 +89,30 @@ func TestARowThatCannotBeReadIsSetAsideAndNamed(t *testing.T) {
 	require.NotEqual(t, 200, status, "an archive that would leave something out is refused")
 	require.Equal(t, "lower-terrace-D2", l.line("row set aside")["row"])
 	require.NotEmpty(t, l.line("row set aside")["cause"])
+}
+
+func TestATreeWhoseMapIsSpoiltLeavesTheOthersTheirPlan(t *testing.T) {
+	l := startLogged(t, nil)
+	l.spoil(`UPDATE limb_maps SET body = '{"limbs": 5}', whole = NULL, change = NULL WHERE tree_id = 'lower-terrace-A4'`)
+	plan := l.app.ok("GET", lt+"/plan", nil)
+	require.Len(t, plan["trees"], 16)
+	require.Len(t, plan["set_aside"], 1)
+	require.Contains(t, plan["set_aside"].([]any)[0], "A4: its map could not be worked out")
+	require.NotEmpty(t, list(l.app.ok("GET", lt+"/trees/lower-terrace-A1/map/slip", nil), "steps"), "another's slip")
+	require.Equal(t, "lower-terrace-A4", l.line("tree not worked out")["id"])
+}
+
+func TestATreeThatTakesTooLongIsNamedAndTheOthersDoNotWait(t *testing.T) {
+	l := startLogged(t, nil)
+	l.keeper.WaitForTree(1)
+	plan := l.app.ok("GET", lt+"/plan", nil)
+	require.Len(t, plan["trees"], 16, "all have their year")
+	require.Contains(t, fmt.Sprint(plan["set_aside"]), "A4: its map could not be worked out, or not in time")
+	status, out := l.app.send("GET", lt+"/trees/lower-terrace-A4/map/slip/years", nil)
+	require.Equal(t, 503, status)
+	require.Contains(t, out["detail"], "ask again in a minute")
+	l.keeper.WaitForTree(time.Minute)
+	l.app.ok("GET", lt+"/trees/lower-terrace-A4/map/slip/years", nil)
 }
 
 func TestAFaultOfOursIsLoggedWithItsCauseAndRequest(t *testing.T) {

@@ -9,6 +9,7 @@ import (
 
 	"vertumna/contract"
 	"vertumna/core/given"
+	"vertumna/orchard"
 	"vertumna/store"
 )
 
@@ -68,8 +69,11 @@ func asProblem(err error) error {
 		conflict *store.Conflict
 		faults   given.Faults
 		fault    given.Fault
+		late     orchard.TooLong
 	)
 	switch {
+	case errors.As(err, &late):
+		return problem(http.StatusServiceUnavailable, fmt.Sprintf("this tree takes longer than %.0f s to work out; it is gone on with, so ask again in a minute. The other trees have their plan", late.Most.Seconds()))
 	case errors.As(err, &p):
 		return p
 	case errors.Is(err, store.ErrNotFound):

@@ -157,11 +157,7 @@ func (k *Keeper) sickTrees(ctx context.Context, p *Planned, day almanac.Day) (ma
 	out := map[string]bool{}
 	for i := range p.Shown.Trees {
 		tp := &p.Shown.Trees[i]
-		health, err := k.healthOf(ctx, p, tp, marks[tp.Tree.ID], day)
-		if err != nil {
-			return nil, err
-		}
-		out[tp.Tree.ID] = health != walk.Clean
+		out[tp.Tree.ID] = k.healthOf(ctx, p, tp, marks[tp.Tree.ID], day) != walk.Clean
 	}
 	return out, nil
 }

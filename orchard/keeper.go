@@ -6,6 +6,7 @@ import (
 	"log/slog"
 	"math"
 	"slices"
+	"time"
 
 	"vertumna/core/almanac"
 	"vertumna/core/crop"
@@ -29,6 +30,7 @@ type Keeper struct {
 	store *store.Store
 	log   *slog.Logger
 	today func() almanac.Day
+	most  time.Duration // that one tree's work is waited for
 
 	ensembles *kept[ensembleKey, *almanac.Ensemble]
 	contents  *kept[contentsKey, *store.Contents]
@@ -52,17 +54,25 @@ type Keeper struct {
 
 // NewKeeper is a keeper of what a store holds. Today is the person's day.
 func NewKeeper(s *store.Store, today func() almanac.Day, log *slog.Logger) *Keeper {
-	return &Keeper{
-		store: s, today: today, log: log,
+	k := &Keeper{
+		store: s, today: today, log: log, most: treeMost,
 		ensembles: keep[ensembleKey, *almanac.Ensemble](keepEnsembles), contents: keep[contentsKey, *store.Contents](keepContents),
-		plans: keep[planKey, *Planned](keepPlans), maps: keep[mapKey, *limb.Map](keepMaps), fruits: keep[fruitKey, *fruitMade](keepFruits),
-		lights: keep[mapKey, limb.Light](keepFacts), sections: keep[mapKey, float64](keepFacts), heights: keep[mapKey, float64](keepFacts), halves: keep[mapKey, half](keepFacts),
-		forecasts: keep[mapKey, cut.Forecast](keepFacts), decided: keep[mapKey, []year.LimbDate](keepFacts), built: keep[mapKey, []training.Built](keepFacts),
-		healths:    keep[mapKey, walk.Health](keepFacts),
-		yardLights: keep[planKey, *YardLightBody](keepLights),
-		amounts:    newAmounts(),
+		plans: keep[planKey, *Planned](keepPlans), yardLights: keep[planKey, *YardLightBody](keepLights), amounts: newAmounts(),
 	}
+	k.maps = keep[mapKey, *limb.Map](keepMaps).atMost(&k.most)
+	k.fruits = keep[fruitKey, *fruitMade](keepFruits).atMost(&k.most)
+	k.lights = keep[mapKey, limb.Light](keepFacts).atMost(&k.most)
+	k.sections, k.heights = keep[mapKey, float64](keepFacts).atMost(&k.most), keep[mapKey, float64](keepFacts).atMost(&k.most)
+	k.halves = keep[mapKey, half](keepFacts).atMost(&k.most)
+	k.forecasts = keep[mapKey, cut.Forecast](keepFacts).atMost(&k.most)
+	k.decided = keep[mapKey, []year.LimbDate](keepFacts).atMost(&k.most)
+	k.built = keep[mapKey, []training.Built](keepFacts).atMost(&k.most)
+	k.healths = keep[mapKey, walk.Health](keepFacts).atMost(&k.most)
+	return k
 }
+
+// WaitForTree sets how long one tree's work is waited for before the others go on without it.
+func (k *Keeper) WaitForTree(most time.Duration) { k.most = most }
 
 // How much is kept in memory.
 const (
@@ -202,16 +212,22 @@ func (k *Keeper) imagined(ctx context.Context, c *store.Contents, day almanac.Da
 		return nil, err
 	}
 	k.readMaps(ctx, marks)
-	if err := k.giveStandings(ctx, c, y, marks, day); err != nil {
+	measured := lastMeasured(c, day)
+	broken := make([]error, len(y.Trees))
+	for i := range y.Trees {
+		t := &y.Trees[i]
+		broken[i] = errors.Join(k.giveStanding(ctx, c, y, t, marks[t.ID], day), k.giveDecided(ctx, y, t, marks[t.ID]), k.giveHeight(ctx, t, marks[t.ID], measured[t.ID]))
+	}
+	out, err := k.planAll(c, y, day)
+	if err != nil {
 		return nil, err
 	}
-	if err := k.giveDecided(ctx, y, marks); err != nil {
-		return nil, err
+	for i := range y.Trees {
+		if broken[i] != nil { // one tree's map is its own: the others have their plan
+			k.unworked(out, &y.Trees[i], broken[i])
+		}
 	}
-	if err := k.giveHeights(ctx, c, y, marks, day); err != nil {
-		return nil, err
-	}
-	return k.planAll(c, y, day)
+	return out, nil
 }
 
 // make plans an orchard's contents with today's slips and what was counted.
@@ -236,21 +252,18 @@ func (k *Keeper) make(ctx context.Context, c *store.Contents, day almanac.Day) (
 	return again, err
 }
 
-// giveStandings tells how each bearing tree comes into the season, from its years of fruit.
-func (k *Keeper) giveStandings(ctx context.Context, c *store.Contents, y *year.Yard, marks map[string]store.MapMark, day almanac.Day) error {
+// giveStanding tells how a bearing tree comes into the season, from its years of fruit.
+func (k *Keeper) giveStanding(ctx context.Context, c *store.Contents, y *year.Yard, t *year.Tree, mark store.MapMark, day almanac.Day) error {
 	south := y.Place.Site.South()
 	season := year.SeasonOf(day, south)
-	for i := range y.Trees {
-		t := &y.Trees[i]
-		if !t.Bears(season, south) || len(c.Fruitings(t.ID, day)) == 0 {
-			continue
-		}
-		section, err := k.sectionOf(ctx, t, marks[t.ID])
-		if err != nil {
-			return err
-		}
-		t.Fruit = &year.Fruit{Season: season, Standing: crop.StandingIn(t.Kind, c.CropSeasons(t.ID, day), season, crop.Reference(t.Kind, section))}
+	if !t.Bears(season, south) || len(c.Fruitings(t.ID, day)) == 0 {
+		return nil
 	}
+	section, err := k.sectionOf(ctx, t, mark)
+	if err != nil {
+		return err
+	}
+	t.Fruit = &year.Fruit{Season: season, Standing: crop.StandingIn(t.Kind, c.CropSeasons(t.ID, day), season, crop.Reference(t.Kind, section))}
 	return nil
 }
 
@@ -260,7 +273,7 @@ func (k *Keeper) giveFruit(ctx context.Context, planned *Planned, day almanac.Da
 	south, season := planned.Yard.Place.Site.South(), planned.Shown.Season
 	var g errgroup.Group
 	g.SetLimit(together.Hands())
-	facts := make([]*year.Fruit, len(planned.Yard.Trees))
+	facts, broken := make([]*year.Fruit, len(planned.Yard.Trees)), make([]error, len(planned.Yard.Trees))
 	for i := range planned.Yard.Trees {
 		t := &planned.Yard.Trees[i]
 		tp := planned.treeShown(t.ID)
@@ -269,23 +282,23 @@ func (k *Keeper) giveFruit(ctx context.Context, planned *Planned, day almanac.Da
 			continue
 		}
 		g.Go(func() error {
-			return together.Safely(func() error {
-				f, err := k.fruitOf(ctx, planned, tp, day)
-				var faults given.Faults
-				if errors.As(err, &faults) {
-					return nil // nothing of it was measured
-				}
-				if err == nil {
-					facts[i] = f.facts()
-				}
-				return err
-			})
+			f, err := within(k.most, func() (*fruitMade, error) { return k.fruitOf(ctx, planned, tp, day) })
+			var faults given.Faults
+			switch {
+			case errors.As(err, &faults): // nothing of it was measured
+			case err != nil:
+				broken[i] = err
+			default:
+				facts[i] = f.facts()
+			}
+			return nil
 		})
 	}
-	if err := g.Wait(); err != nil {
-		return false, err
-	}
+	_ = g.Wait()
 	for i, f := range facts {
+		if broken[i] != nil { // one tree's fault is its own
+			k.unworked(planned, &planned.Yard.Trees[i], broken[i])
+		}
 		if f != nil {
 			planned.Yard.Trees[i].Fruit, some = f, true
 		}
@@ -383,52 +396,46 @@ func (k *Keeper) sectionOf(ctx context.Context, t *year.Tree, mark store.MapMark
 	})
 }
 
-// giveHeights gives mapped trees the height of their map, where no height was measured after it was drawn: a tree has one height.
-func (k *Keeper) giveHeights(ctx context.Context, c *store.Contents, y *year.Yard, marks map[string]store.MapMark, day almanac.Day) error {
-	measured := map[string]almanac.Day{} // last, by tree
+// lastMeasured is the day each tree's height was last measured until a day, by tree.
+func lastMeasured(c *store.Contents, day almanac.Day) map[string]almanac.Day {
+	out := map[string]almanac.Day{}
 	for i := range c.Entries {
-		if e := &c.Entries[i]; e.HeightM > 0 && e.Date <= day && e.Date >= measured[e.TreeID] {
-			measured[e.TreeID] = e.Date
+		if e := &c.Entries[i]; e.HeightM > 0 && e.Date <= day && e.Date >= out[e.TreeID] {
+			out[e.TreeID] = e.Date
 		}
 	}
-	for i := range y.Trees {
-		t := &y.Trees[i]
-		mark, mapped := marks[t.ID]
-		if last, ok := measured[t.ID]; ok {
-			t.HeightOn = last
-		}
-		if last, ok := measured[t.ID]; !mapped || ok && last > mark.Date {
-			continue
-		}
-		cm, err := k.heights.of(mapKey{t.ID, mark, ""}, func() (float64, error) {
-			m, err := k.checked(ctx, t.ID, mark)
-			if err != nil {
-				return 0, err
-			}
-			return m.Height(), nil
-		})
-		if err != nil {
-			return err
-		}
-		t.HeightM, t.HeightBy, t.HeightOn = math.Round(cm)/100, "map", mark.Date
-	}
-	return nil
+	return out
 }
 
-// giveDecided hands the trees the limbs that a person decided about, by their maps of a day.
-func (k *Keeper) giveDecided(ctx context.Context, y *year.Yard, marks map[string]store.MapMark) (err error) {
-	for i := range y.Trees {
-		t := &y.Trees[i]
-		if mark, mapped := marks[t.ID]; mapped {
-			if t.Decided, err = k.decidedOn(ctx, t.ID, mark); err != nil {
-				return err
-			}
-			if t.Built, err = k.builtOn(ctx, t, mark, y.FingertipCM); err != nil {
-				return err
-			}
-		}
+// giveHeight gives a mapped tree the height of its map, where none was measured after it was drawn (0: never): a tree has one height.
+func (k *Keeper) giveHeight(ctx context.Context, t *year.Tree, mark store.MapMark, measured almanac.Day) error {
+	t.HeightOn = measured
+	if mark.Revision == 0 || measured > mark.Date {
+		return nil
 	}
-	return nil
+	cm, err := k.heights.of(mapKey{t.ID, mark, ""}, func() (float64, error) {
+		m, err := k.checked(ctx, t.ID, mark)
+		if err != nil {
+			return 0, err
+		}
+		return m.Height(), nil
+	})
+	if err == nil {
+		t.HeightM, t.HeightBy, t.HeightOn = math.Round(cm)/100, "map", mark.Date
+	}
+	return err
+}
+
+// giveDecided hands a tree the limbs that a person decided about, and what its map shows as made of its frame.
+func (k *Keeper) giveDecided(ctx context.Context, y *year.Yard, t *year.Tree, mark store.MapMark) (err error) {
+	if mark.Revision == 0 {
+		return nil
+	}
+	if t.Decided, err = k.decidedOn(ctx, t.ID, mark); err != nil {
+		return err
+	}
+	t.Built, err = k.builtOn(ctx, t, mark, y.FingertipCM)
+	return err
 }
 
 // decidedOn are the limbs of a tree that a person decided about until a day, read off its map once.

@@ -8,8 +8,6 @@ import (
 
 	lru "github.com/hashicorp/golang-lru/v2"
 	"golang.org/x/sync/singleflight"
-
-	"vertumna/core/together"
 )
 
 // kept are things of a kind that were worked out, by all that they were made from. What was not asked for longest gives way; what many
@@ -17,6 +15,7 @@ import (
 type kept[K comparable, V any] struct {
 	known  *lru.Cache[K, V]
 	making singleflight.Group
+	most   *time.Duration // that one is waited for; nil: as long as it takes
 }
 
 // keep makes room for so many.
@@ -28,6 +27,12 @@ func keep[K comparable, V any](most int) *kept[K, V] {
 	return &kept[K, V]{known: known}
 }
 
+// atMost sets how long one is waited for: the others of its kind are not kept waiting for it.
+func (c *kept[K, V]) atMost(d *time.Duration) *kept[K, V] {
+	c.most = d
+	return c
+}
+
 // of is what a key stands for: as kept, else worked out now. What fails is not kept: asked again, it is tried again.
 func (c *kept[K, V]) of(key K, work func() (V, error)) (V, error) {
 	if have, ok := c.known.Get(key); ok {
@@ -37,15 +42,17 @@ func (c *kept[K, V]) of(key K, work func() (V, error)) (V, error) {
 		if have, ok := c.known.Get(key); ok {
 			return have, nil
 		}
-		var out V
-		err := together.Safely(func() (err error) {
-			out, err = work()
-			return err
-		})
-		if err == nil {
-			c.known.Add(key, out)
+		most := time.Duration(0)
+		if c.most != nil {
+			most = *c.most
 		}
-		return out, err
+		return within(most, func() (V, error) {
+			out, err := work()
+			if err == nil {
+				c.known.Add(key, out)
+			}
+			return out, err
+		})
 	})
 	out, _ := made.(V)
 	return out, err

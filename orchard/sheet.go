@@ -112,10 +112,7 @@ func (k *Keeper) Sheet(ctx context.Context, slug string, day almanac.Day, minute
 				if tree == nil {
 					continue
 				}
-				health, err := k.healthOf(ctx, p, tree, marks[t.Tree], day)
-				if err != nil {
-					return nil, err
-				}
+				health := k.healthOf(ctx, p, tree, marks[t.Tree], day)
 				at = len(d.Stops)
 				d.Stops = append(d.Stops, walk.Stop{ID: t.Tree, Label: tree.Tree.Code, X: tree.Tree.X, Y: tree.Tree.Y, Health: health})
 			}
@@ -223,8 +220,9 @@ func (out *SheetBody) bring(p *Planned, made walk.Plan, tasks map[string]*year.T
 	out.Ladder = words.Ladder(high)
 }
 
-// healthOf is how a tree is touched: by what was seen on its map, and what was logged of it this season.
-func (k *Keeper) healthOf(ctx context.Context, p *Planned, tp *year.TreePlan, mark store.MapMark, day almanac.Day) (walk.Health, error) {
+// healthOf is how a tree is touched: by what was seen on its map, and what was logged of it this season; by that alone where its map
+// cannot be read, which was told when the tree was planned.
+func (k *Keeper) healthOf(ctx context.Context, p *Planned, tp *year.TreePlan, mark store.MapMark, day almanac.Day) walk.Health {
 	out := walk.Clean
 	for i := range p.Contents.Entries {
 		e := &p.Contents.Entries[i]
@@ -233,7 +231,7 @@ func (k *Keeper) healthOf(ctx context.Context, p *Planned, tp *year.TreePlan, ma
 		}
 	}
 	if mark.Revision == 0 {
-		return out, nil
+		return out
 	}
 	seen, err := k.healths.of(mapKey{tree: tp.Tree.ID, mark: mark}, func() (walk.Health, error) {
 		m, err := k.checked(ctx, tp.Tree.ID, mark)
@@ -242,7 +240,10 @@ func (k *Keeper) healthOf(ctx context.Context, p *Planned, tp *year.TreePlan, ma
 		}
 		return healthOn(m), nil
 	})
-	return max(out, seen), err
+	if err != nil {
+		return out
+	}
+	return max(out, seen)
 }
 
 // healthOn is what a limb map says of how a tree is touched.

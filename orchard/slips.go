@@ -2,6 +2,7 @@ package orchard
 
 import (
 	"context"
+	"slices"
 
 	"golang.org/x/sync/errgroup"
 
@@ -48,18 +49,19 @@ func (k *Keeper) giveSlips(ctx context.Context, planned *Planned, day almanac.Da
 		if plan == nil || !mapped {
 			continue
 		}
+		own := trees[i] // work that is not waited for any longer has a tree of its own
 		g.Go(func() error {
-			broken[i] = together.Safely(func() error {
-				made, err := k.slipToMake(ctx, planned, &trees[i], plan, mark, day)
+			amounts[i], broken[i] = within(k.most, func() (*year.Amount, error) {
+				made, err := k.slipToMake(ctx, planned, &own, plan, mark, day)
 				if err != nil || made == nil {
-					return err
+					return nil, err
 				}
 				if err := made.replan(); err != nil {
-					return err
+					return nil, err
 				}
 				amount := made.amount()
-				amounts[i] = &amount
-				return nil
+				k.amounts.keep(own.ID, amount) // also where nobody waits for it any longer
+				return &amount, nil
 			})
 			return nil
 		})
@@ -70,7 +72,6 @@ func (k *Keeper) giveSlips(ctx context.Context, planned *Planned, day almanac.Da
 		case broken[i] != nil: // one tree's fault is its own: the others have their plan
 			k.unworked(planned, t, broken[i])
 		case amounts[i] != nil:
-			k.amounts.keep(t.ID, *amounts[i])
 			t.Amount, some = amounts[i], true
 		}
 	}
@@ -79,8 +80,10 @@ func (k *Keeper) giveSlips(ctx context.Context, planned *Planned, day almanac.Da
 
 // unworked notes a tree whose slip could not be worked out.
 func (k *Keeper) unworked(planned *Planned, t *year.Tree, why error) {
-	k.log.Error("slip not worked out", "tree", t.Code, "id", t.ID, "cause", why)
-	planned.Unworked = append(planned.Unworked, t.Code)
+	k.log.Error("tree not worked out", "tree", t.Code, "id", t.ID, "cause", why)
+	if !slices.Contains(planned.Unworked, t.Code) {
+		planned.Unworked = append(planned.Unworked, t.Code)
+	}
 }
 
 // slipToMake is today's slip of a tree before it is made; nil where the one made before still holds.

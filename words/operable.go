@@ -13,7 +13,7 @@ func SetAside(table, id string) string {
 	return fmt.Sprintf("%s (%s) cannot be read and is left out of all that is told here. It is kept as it is; the log says what is wrong with it.", what, id)
 }
 
-// Unworked tells of a tree whose slip could not be worked out.
+// Unworked tells of a tree whose map, slip or fruit could not be worked out.
 func Unworked(code string) string {
-	return code + ": its slip could not be worked out, so its tasks have no amounts. The others stand; the log says what went wrong."
+	return code + ": its map could not be worked out, or not in time, so its tasks have no amounts of their own. The others stand; the log says what went wrong."
 }

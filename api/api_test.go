@@ -74,6 +74,12 @@ func start(t testing.TB, today string) *app {
 	require.NoError(t, os.WriteFile(path, demoFile(t, today), 0o600))
 	s, err := store.Open(context.Background(), path)
 	require.NoError(t, err)
+	return serving(t, s, today)
+}
+
+// serving is a program over a store.
+func serving(t testing.TB, s *store.Store, today string) *app {
+	t.Helper()
 	a := &app{t: t, today: day(today), store: s}
 	a.serve()
 	t.Cleanup(func() { a.srv.Close(); _ = s.Close() })

@@ -9,6 +9,7 @@ import (
 	"log/slog"
 	"net/http"
 	"net/http/httptest"
+	"os"
 	"path/filepath"
 	"strings"
 	"testing"
@@ -113,6 +114,42 @@ func TestATreeThatTakesTooLongIsNamedAndTheOthersDoNotWait(t *testing.T) {
 	require.Contains(t, out["detail"], "ask again in a minute")
 	l.keeper.WaitForTree(time.Minute)
 	l.app.ok("GET", lt+"/trees/lower-terrace-A4/map/slip/years", nil)
+}
+
+func TestAFullDiskIsSaidAndNothingIsLostOrHalfMade(t *testing.T) {
+	path := filepath.Join(t.TempDir(), "full.db")
+	s, err := store.Open(context.Background(), path)
+	require.NoError(t, err)
+	require.NoError(t, demo.Fill(context.Background(), s, day("2027-02-20")))
+	require.NoError(t, s.Close())
+	info, err := os.Stat(path)
+	require.NoError(t, err)
+	s, err = store.Open(context.Background(), path, store.WithMostPages(int(info.Size()/4096)+8))
+	require.NoError(t, err)
+	a := serving(t, s, "2027-02-20")
+	before := len(list(a.ok("GET", lt+"/entries", nil), "list"))
+	note := object{"date": "2027-02-19", "kind": "note", "note": strings.Repeat("all about the wind. ", 90)}
+	kept := 0
+	for range 200 {
+		status, out := a.send("POST", lt+"/entries", note)
+		if status == 200 {
+			kept++
+			continue
+		}
+		require.Equal(t, 507, status, "%v", out)
+		require.Contains(t, out["detail"], "the disk is full: nothing of this was kept")
+		break
+	}
+	require.Less(t, kept, 200, "it came to an end")
+	require.Len(t, list(a.ok("GET", lt+"/entries", nil), "list"), before+kept, "all that was kept stands, and it is read")
+	a.ok("GET", lt+"/plan", nil)
+	a.srv.Close()
+	require.NoError(t, s.Close())
+	s, err = store.Open(context.Background(), path) // room was made
+	require.NoError(t, err)
+	a = serving(t, s, "2027-02-20")
+	a.ok("POST", lt+"/entries", note)
+	require.Len(t, list(a.ok("GET", lt+"/entries", nil), "list"), before+kept+1)
 }
 
 func TestAFaultOfOursIsLoggedWithItsCauseAndRequest(t *testing.T) {

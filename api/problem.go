@@ -51,6 +51,9 @@ func useProblems() {
 		for _, err := range errs {
 			p.Errors = append(p.Errors, contract.Fault(err))
 		}
+		if len(p.Errors) == 0 && status == http.StatusBadRequest { // an empty body has no field of its own
+			p.Errors = []given.Fault{{Code: "bad_body", Field: "body", Given: "nothing", Expected: "a JSON document as the contract has it"}}
+		}
 		if len(p.Errors) > 0 {
 			p.Detail = p.Errors[0].Error()
 		}
@@ -72,6 +75,8 @@ func asProblem(err error) error {
 		late     orchard.TooLong
 	)
 	switch {
+	case store.Full(err):
+		return problem(http.StatusInsufficientStorage, "the disk is full: nothing of this was kept, and all that was kept before is safe. Make room, then try again")
 	case errors.As(err, &late):
 		return problem(http.StatusServiceUnavailable, fmt.Sprintf("this tree takes longer than %.0f s to work out; it is gone on with, so ask again in a minute. The other trees have their plan", late.Most.Seconds()))
 	case errors.As(err, &p):

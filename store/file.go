@@ -15,6 +15,8 @@ import (
 	"time"
 
 	"github.com/pressly/goose/v3"
+	"modernc.org/sqlite"
+	sqlite3 "modernc.org/sqlite/lib"
 )
 
 // FileError says in words why a database file cannot be used.
@@ -29,6 +31,15 @@ type Option func(*Store)
 
 // WithClock sets the clock that stamps what is written.
 func WithClock(now func() time.Time) Option { return func(s *Store) { s.now = now } }
+
+// WithMostPages lets the file grow to so many pages of 4096 bytes at most: a write beyond them is refused as on a full disk.
+func WithMostPages(n int) Option { return func(s *Store) { s.pages = n } }
+
+// Full says whether a write was refused because there is no room left for it; nothing of it was kept.
+func Full(err error) bool {
+	var e *sqlite.Error
+	return errors.As(err, &e) && e.Code()&0xff == sqlite3.SQLITE_FULL
+}
 
 // ownOnly: a person's orchard is theirs; other users of the machine have no business in it.
 const ownOnly = 0o600
@@ -46,14 +57,19 @@ func Open(ctx context.Context, path string, opts ...Option) (*Store, error) {
 	if err := f.Close(); err != nil {
 		return nil, err
 	}
-	db, err := sql.Open("sqlite", source(path, "busy_timeout(5000)", "journal_mode(WAL)", "foreign_keys(1)", "synchronous(FULL)")+"&_txlock=immediate")
-	if err != nil {
-		return nil, err
-	}
-	s := &Store{db: db, file: db, turn: make(chan struct{}, 1), path: path, now: time.Now}
+	s := &Store{turn: make(chan struct{}, 1), path: path, now: time.Now}
 	for _, o := range opts {
 		o(s)
 	}
+	pragmas := []string{"busy_timeout(5000)", "journal_mode(WAL)", "foreign_keys(1)", "synchronous(FULL)"}
+	if s.pages > 0 {
+		pragmas = append(pragmas, fmt.Sprintf("max_page_count(%d)", s.pages))
+	}
+	db, err := sql.Open("sqlite", source(path, pragmas...)+"&_txlock=immediate")
+	if err != nil {
+		return nil, err
+	}
+	s.db, s.file = db, db
 	if err := s.migrate(ctx); err != nil {
 		_ = db.Close()
 		return nil, err

@@ -34,6 +34,8 @@ type Store struct {
 	turn chan struct{} // of who writes: one at a time
 	path string
 	now  func() time.Time
+
+	pages int // the file may have; 0: as many as the disk
 }
 
 // queries is a database, or one transaction of it.

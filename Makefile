@@ -1,5 +1,6 @@
 # make demo   sets everything up and opens the demo orchard
 # make test   sets everything up and passes everything
+# make test-quick  the same without a browser and the long proofs
 # make torture  kills it a thousand times and sends it what no field means
 SHELL := /bin/bash
 NPM := npm --no-update-notifier --loglevel=error
@@ -7,7 +8,7 @@ GO_SOURCES := $(shell find . -name '*.go' -not -path '*/node_modules/*') go.mod 
 GO_SOURCES += $(wildcard paper/fonts/*.ttf)
 WEB_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts web/tsconfig.json
 
-.PHONY: demo serve build test test-go test-web test-e2e torture bench lint format types screenshots chromium clean
+.PHONY: demo serve build test test-quick test-go test-web test-e2e torture fuzz bench lint format types screenshots chromium clean
 
 demo: build
 	@./bin/vertumna demo $(ARGS)
@@ -27,6 +28,10 @@ web/dist/index.html: $(WEB_SOURCES) web/node_modules/.ready
 	cd web && $(NPM) run build && touch dist/.gitkeep
 
 test: lint test-go test-web test-e2e
+
+# what needs no browser: the laws and vectors of the core, and every screen's parts
+test-quick: lint test-web
+	go test ./core/... ./store ./exchange ./words ./paper ./weather ./station ./contract ./internal/...
 
 test-go:
 	go test -timeout 15m ./...
@@ -68,6 +73,12 @@ torture:
 	TORTURE=1000 go test ./cmd/vertumna -run KilledInMidSave -v -timeout 60m | grep -E "kills|FAIL|ok"
 	TORTURE=40 go test ./cmd/vertumna -run FirstStartThatIsKilled -v -timeout 60m | grep -E "PASS|FAIL"
 	TORTURE=500 go test ./api -run NoBodyTakesItDown -v -timeout 60m | grep -E "bodies|FAIL|ok"
+	TORTURE=200 go test ./cmd/vertumna -run Crowd -v -timeout 60m | grep -E "readers|FAIL|ok"
+	TORTURE=5000 go test ./exchange ./core/limb ./core/quickline ./orchard -run Fuzz -timeout 60m | grep -E "FAIL|ok"
+
+# every reader of what comes from outside, for a minute each; what is found is kept in testdata/fuzz and tried by every test run
+fuzz:
+	@for x in exchange:FuzzArchive exchange:FuzzLimbsCSV exchange:FuzzNormals core/limb:FuzzMap core/quickline:FuzzLine orchard:FuzzDays; do go test ./$${x%:*} -run xxx -fuzz "^$${x#*:}$$" -fuzztime 60s || exit 1; done
 
 screenshots: build e2e/node_modules/.ready chromium
 	cd e2e && SCREENSHOTS=1 npx --no-install playwright test screenshots

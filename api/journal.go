@@ -58,7 +58,8 @@ func (s *server) registerJournal(api huma.API) {
 func (s *server) registerOwnTasks(api huma.API) {
 	const base = "/api/orchards/{slug}/own-tasks"
 	inOrchard(s, api, http.MethodGet, base, "list-own-tasks", "Tasks of one's own", func(ctx context.Context, o *store.Orchard, in *SlugInput) (*many[store.OwnTask], error) {
-		return listed(s.Store.OwnTasks(ctx, o.ID))
+		own, _, err := s.Store.OwnTasks(ctx, o.ID)
+		return listed(own, err)
 	})
 	inOrchard(s, api, http.MethodPost, base, "add-own-task", "A task of one's own", func(ctx context.Context, o *store.Orchard, in *OwnTaskInput) (*one[store.OwnTask], error) {
 		t := in.Body

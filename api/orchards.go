@@ -111,7 +111,7 @@ func orchardOutput(o *store.Orchard, warnings []given.Fault) *one[orchard.Orchar
 
 func (s *server) registerPeople(api huma.API, base string) {
 	inOrchard(s, api, http.MethodGet, base+"/{slug}/people", "list-people", "Who works here", func(ctx context.Context, o *store.Orchard, in *SlugInput) (*many[store.Person], error) {
-		ps, err := s.Store.People(ctx, o.ID)
+		ps, _, err := s.Store.People(ctx, o.ID)
 		return listed(ps, err)
 	})
 	inOrchard(s, api, http.MethodPost, base+"/{slug}/people", "add-person", "Someone new", func(ctx context.Context, o *store.Orchard, in *PersonInput) (*one[store.Person], error) {

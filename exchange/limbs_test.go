@@ -15,7 +15,7 @@ import (
 	"vertumna/exchange"
 )
 
-func sketched(t *testing.T) limb.Doc {
+func sketched(t testing.TB) limb.Doc {
 	t.Helper()
 	doc, err := growth.Sketch(growth.SketchInput{
 		Species: "apple", Form: "open-vase", Age: 8, TrunkMM: 80, HeightCM: 260, SpreadCM: 260,

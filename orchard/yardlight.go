@@ -2,7 +2,6 @@ package orchard
 
 import (
 	"context"
-	"errors"
 	"math"
 
 	"vertumna/core/almanac"
@@ -140,8 +139,13 @@ func (k *Keeper) giveCaps(ctx context.Context, c *store.Contents) error {
 // leastHeldM: no neighbour asks a tree to be lower than this (our estimate).
 const leastHeldM = 1.2
 
-// standing is what light meets in a yard on a day, one tree left out, round a spot or the middle of its trees.
+// standing is what light meets in a yard on a day, one tree left out, round a spot or the middle of its trees. A tree whose map cannot be
+// read stands as a crown of its size.
 func (k *Keeper) standing(ctx context.Context, c *store.Contents, y *year.Yard, day almanac.Day, without string, round *yard.Point) (*yard.Lit, error) {
+	marks, err := k.store.MapsAsOf(ctx, c.Orchard.ID, day)
+	if err != nil {
+		return nil, err
+	}
 	maps, trees := map[string]*limb.Map{}, make([]year.Tree, 0, len(y.Trees))
 	for i := range y.Trees {
 		t := y.Trees[i]
@@ -149,15 +153,10 @@ func (k *Keeper) standing(ctx context.Context, c *store.Contents, y *year.Yard, 
 			continue
 		}
 		trees = append(trees, t)
-		kept, err := k.store.MapAsOf(ctx, t.ID, day)
-		if errors.Is(err, store.ErrNotFound) {
-			continue
-		}
-		if err != nil {
-			return nil, err
-		}
-		if m, err := limb.Check(kept.Doc); err == nil {
-			maps[t.ID] = m
+		if mark, mapped := marks[t.ID]; mapped {
+			if m, err := k.checked(ctx, t.ID, mark); err == nil {
+				maps[t.ID] = m
+			}
 		}
 	}
 	return plotOf(c).Light(trees, maps, day, round), nil

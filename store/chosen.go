@@ -21,22 +21,26 @@ func (s *Store) SetDay(ctx context.Context, orchardID, taskID string, day almana
 	})
 }
 
-// SetDays are the days that a person set, by task.
-func (s *Store) SetDays(ctx context.Context, orchardID string) (map[string]almanac.Day, error) {
+// SetDays are the days that a person set, by task, and the rows that cannot be read.
+func (s *Store) SetDays(ctx context.Context, orchardID string) (map[string]almanac.Day, []Broken, error) {
 	rs, err := s.db.QueryContext(ctx, "SELECT task_id, day FROM chosen_days WHERE orchard_id = ?", orchardID)
 	if err != nil {
-		return nil, err
+		return nil, nil, err
 	}
 	defer rs.Close()
+	var broken []Broken
 	out := map[string]almanac.Day{}
 	for rs.Next() {
 		var task, text string
 		if err := rs.Scan(&task, &text); err != nil {
-			return nil, err
+			return nil, nil, err
 		}
-		if out[task], err = almanac.ParseDay(text); err != nil {
-			return nil, err
+		day, err := almanac.ParseDay(text)
+		if err != nil {
+			broken = append(broken, Broken{"chosen_days", task, err.Error()})
+			continue
 		}
+		out[task] = day
 	}
-	return out, rs.Err()
+	return out, broken, rs.Err()
 }

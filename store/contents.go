@@ -9,24 +9,30 @@ func (s *Store) Contents(ctx context.Context, slug string) (*Contents, error) {
 		return nil, err
 	}
 	c := &Contents{Orchard: o}
-	if c.People, err = s.People(ctx, o.ID); err != nil {
+	var aside []Broken
+	if c.People, aside, err = s.People(ctx, o.ID); err != nil {
 		return nil, err
 	}
-	var aside []Broken
+	c.SetAside = append(c.SetAside, aside...)
 	if c.Trees, aside, err = s.soundTrees(ctx, o.ID); err != nil {
 		return nil, err
 	}
-	c.SetAside = aside
+	c.SetAside = append(c.SetAside, aside...)
 	if c.Entries, aside, err = s.Entries(ctx, o.ID); err != nil {
+		return nil, err
+	}
+	c.SetAside = append(c.SetAside, aside...)
+	if c.Own, aside, err = s.OwnTasks(ctx, o.ID); err != nil {
 		return nil, err
 	}
 	c.SetAside = append(c.SetAside, aside...)
 	if c.Sky, err = s.Sky(ctx, o.ID); err != nil {
 		return nil, err
 	}
-	if c.Set, err = s.SetDays(ctx, o.ID); err != nil {
+	c.SetAside = append(c.SetAside, c.Sky.Aside...)
+	if c.Set, aside, err = s.SetDays(ctx, o.ID); err != nil {
 		return nil, err
 	}
-	c.Own, err = s.OwnTasks(ctx, o.ID)
-	return c, err
+	c.SetAside = append(c.SetAside, aside...)
+	return c, nil
 }

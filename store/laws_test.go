@@ -80,7 +80,7 @@ func TestPeopleAndOwnTasksComeBackAsTheyWere(t *testing.T) {
 	o := orchard(t, s, "People")
 	p := &store.Person{Name: "Ansa", FingertipCM: 221, HandSpanCM: 18, HoursAWeek: [7]float64{0, 0, 0, 2, 0, 0, 4}, Tools: []store.Tool{{Name: "saw", MaxMM: 90}}}
 	require.NoError(t, s.AddPerson(ctx, o.ID, p))
-	ps, err := s.People(ctx, o.ID)
+	ps, _, err := s.People(ctx, o.ID)
 	require.NoError(t, err)
 	require.Equal(t, []store.Person{*p}, ps)
 	stale := *p
@@ -92,14 +92,14 @@ func TestPeopleAndOwnTasksComeBackAsTheyWere(t *testing.T) {
 	require.NoError(t, s.AddTree(ctx, o.ID, tree))
 	own := &store.OwnTask{Title: "Net", TreeID: tree.ID, Stage: "harvest_start", OffsetDays: -14, ForDays: 7}
 	require.NoError(t, s.AddOwnTask(ctx, o.ID, own))
-	list, err := s.OwnTasks(ctx, o.ID)
+	list, _, err := s.OwnTasks(ctx, o.ID)
 	require.NoError(t, err)
 	require.Equal(t, []store.OwnTask{*own}, list)
 	core := list[0].Core()
 	require.Equal(t, almanac.HarvestStart, core.Stage)
 	require.False(t, core.Date.Known())
 	require.NoError(t, s.RemoveTree(ctx, o.ID, tree.ID))
-	list, err = s.OwnTasks(ctx, o.ID)
+	list, _, err = s.OwnTasks(ctx, o.ID)
 	require.NoError(t, err)
 	require.Empty(t, list, "a tree entered by mistake takes its tasks along")
 }

@@ -169,13 +169,24 @@ func Slug(name string) string {
 	return "orchard"
 }
 
-// Orchards lists all orchards by slug.
+// Orchards lists all orchards by slug. One whose document cannot be read is named, without a place: nothing is planned for it.
 func (s *Store) Orchards(ctx context.Context) ([]Orchard, error) {
-	out, err := rows(ctx, s.db, func(o *Orchard, id string, v int) { o.ID, o.Version = id, v }, "SELECT id, version, body FROM orchards ORDER BY slug")
+	out, broken, err := sound(ctx, s.db, "orchards", func(o *Orchard, id string, v int) { o.ID, o.Version = id, v }, "SELECT id, version, body FROM orchards ORDER BY slug")
+	if err != nil {
+		return nil, err
+	}
+	for _, b := range broken {
+		o := Orchard{ID: b.ID}
+		if err := s.db.QueryRowContext(ctx, "SELECT slug, version FROM orchards WHERE id = ?", b.ID).Scan(&o.Slug, &o.Version); err != nil {
+			return nil, err
+		}
+		o.Name = o.Slug + " (cannot be read)"
+		out = append(out, o)
+	}
 	for i := range out {
 		out[i].fill()
 	}
-	return out, err
+	return out, nil
 }
 
 // MadeOn is the day an orchard was made, as its id tells; NoDay where it does not.

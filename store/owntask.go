@@ -38,9 +38,9 @@ func (s *Store) AddOwnTask(ctx context.Context, orchardID string, t *OwnTask) er
 	return s.insert(ctx, "own_tasks", orchardID, t.ID, tree, t)
 }
 
-// OwnTasks lists a person's own tasks in the order they were added.
-func (s *Store) OwnTasks(ctx context.Context, orchardID string) ([]OwnTask, error) {
-	return rows(ctx, s.db, func(t *OwnTask, id string, v int) { t.ID, t.Version = id, v }, "SELECT id, version, body FROM own_tasks WHERE orchard_id = ? ORDER BY rowid", orchardID)
+// OwnTasks lists a person's own tasks in the order they were added, and names rows that cannot be read.
+func (s *Store) OwnTasks(ctx context.Context, orchardID string) ([]OwnTask, []Broken, error) {
+	return sound(ctx, s.db, "own_tasks", func(t *OwnTask, id string, v int) { t.ID, t.Version = id, v }, "SELECT id, version, body FROM own_tasks WHERE orchard_id = ? ORDER BY rowid", orchardID)
 }
 
 // RemoveOwnTask takes a task of a person's own out; what was logged for it stays.

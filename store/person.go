@@ -64,9 +64,9 @@ func (s *Store) insert(ctx context.Context, table, orchardID, id string, treeID 
 	})
 }
 
-// People lists an orchard's people in the order they were added.
-func (s *Store) People(ctx context.Context, orchardID string) ([]Person, error) {
-	return rows(ctx, s.db, func(p *Person, id string, v int) { p.ID, p.Version = id, v }, "SELECT id, version, body FROM people WHERE orchard_id = ? ORDER BY rowid", orchardID)
+// People lists an orchard's people in the order they were added, and names rows that cannot be read.
+func (s *Store) People(ctx context.Context, orchardID string) ([]Person, []Broken, error) {
+	return sound(ctx, s.db, "people", func(p *Person, id string, v int) { p.ID, p.Version = id, v }, "SELECT id, version, body FROM people WHERE orchard_id = ? ORDER BY rowid", orchardID)
 }
 
 // SavePerson writes a person's document. Errors: *Conflict, ErrNotFound.

@@ -118,7 +118,16 @@ func (s *Store) Trees(ctx context.Context, orchardID string) ([]Tree, error) {
 
 // soundTrees are the trees that can be read, and those that cannot.
 func (s *Store) soundTrees(ctx context.Context, orchardID string) ([]Tree, []Broken, error) {
-	return sound(ctx, s.db, "trees", func(t *Tree, id string, v int) { t.ID, t.Version = id, v }, "SELECT id, version, body FROM trees WHERE orchard_id = ? ORDER BY code", orchardID)
+	all, broken, err := sound(ctx, s.db, "trees", func(t *Tree, id string, v int) { t.ID, t.Version = id, v }, "SELECT id, version, body FROM trees WHERE orchard_id = ? ORDER BY code", orchardID)
+	out := all[:0]
+	for i := range all {
+		if _, err := all[i].Core(); err != nil { // of a kind that this program does not know
+			broken = append(broken, Broken{"trees", all[i].ID, err.Error()})
+			continue
+		}
+		out = append(out, all[i])
+	}
+	return out, broken, err
 }
 
 // Tree finds a tree of an orchard. Error: ErrNotFound.

@@ -5,6 +5,7 @@ import (
 	"database/sql"
 	"encoding/json"
 	"errors"
+	"fmt"
 	"slices"
 
 	"vertumna/core/almanac"
@@ -34,9 +35,10 @@ type Sky struct {
 	Days     []KnownDay       // by date
 	Beside   []almanac.Beside // days read on the plot beside the station's, by date
 	Forecast []almanac.ForecastDay
-	Asked    string // when the station was asked last
-	Got      string // when it last answered well; empty: never
-	Trouble  string // what was wrong since; empty: nothing
+	Asked    string   // when the station was asked last
+	Got      string   // when it last answered well; empty: never
+	Trouble  string   // what was wrong since; empty: nothing
+	Aside    []Broken // rows that cannot be read
 }
 
 // SaveDays writes days of one source; those there already are written over. Fresh says whether any of it is new.
@@ -109,8 +111,12 @@ func (s *Store) Sky(ctx context.Context, orchardID string) (*Sky, error) {
 		if err := rs.Scan(&date, &d.Source, &d.Tmin, &d.Tmax, &d.RainMM, &d.GustKmh); err != nil {
 			return nil, err
 		}
-		if d.Date, err = almanac.ParseDay(date); err != nil {
-			return nil, err
+		if d.Date, err = almanac.ParseDay(date); err == nil && !d.sound() {
+			err = fmt.Errorf("%+v is no weather", d)
+		}
+		if err != nil {
+			out.Aside = append(out.Aside, Broken{"weather_days", date, err.Error()})
+			continue
 		}
 		if n := len(out.Days); n > 0 && out.Days[n-1].Date == d.Date {
 			weak, strong := out.Days[n-1], d
@@ -139,5 +145,19 @@ func (s *Store) Sky(ctx context.Context, orchardID string) (*Sky, error) {
 	if err != nil {
 		return nil, err
 	}
-	return out, json.Unmarshal([]byte(body), &out.Forecast)
+	if err := json.Unmarshal([]byte(body), &out.Forecast); err != nil {
+		out.Forecast, out.Aside = nil, append(out.Aside, Broken{"forecasts", orchardID, err.Error()})
+	}
+	return out, nil
+}
+
+// Bounds of what a day can be, degrees Celsius, millimetres and km/h; anything beyond is a fault of the file.
+const (
+	mostC      = 70
+	mostRainMM = 2500
+	mostGust   = 450
+)
+
+func (d *KnownDay) sound() bool {
+	return d.Tmin >= -mostC && d.Tmin <= d.Tmax && d.Tmax <= mostC && d.RainMM >= 0 && d.RainMM <= mostRainMM && d.GustKmh >= 0 && d.GustKmh <= mostGust
 }

@@ -74,7 +74,7 @@ func TestKilledInMidSaveItKeepsEveryAcknowledgedTapOnce(t *testing.T) {
 	require.NoError(t, s.Close())
 
 	rnd := rand.New(rand.NewPCG(3, 5))
-	acknowledged, n := map[string]bool{}, rounds(20)
+	acknowledged, n := map[string]bool{}, rounds(50)
 	for round := range n {
 		p, out := process(t, "serve", "--db", db, "--listen", "127.0.0.1:0", "--quiet", "--today", "2027-06-20")
 		url := address(out)

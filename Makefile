@@ -73,7 +73,7 @@ torture:
 	TORTURE=1000 go test ./cmd/vertumna -run KilledInMidSave -v -timeout 60m | grep -E "kills|FAIL|ok"
 	TORTURE=40 go test ./cmd/vertumna -run FirstStartThatIsKilled -v -timeout 60m | grep -E "PASS|FAIL"
 	TORTURE=500 go test ./api -run NoBodyTakesItDown -v -timeout 60m | grep -E "bodies|FAIL|ok"
-	TORTURE=200 go test ./cmd/vertumna -run Crowd -v -timeout 60m | grep -E "readers|FAIL|ok"
+	TORTURE=200 go test ./cmd/vertumna -run Crowd -v -timeout 60m | grep -E "at once|FAIL|ok"
 	TORTURE=5000 go test ./exchange ./core/limb ./core/quickline ./orchard -run Fuzz -timeout 60m | grep -E "FAIL|ok"
 
 # every reader of what comes from outside, for a minute each; what is found is kept in testdata/fuzz and tried by every test run

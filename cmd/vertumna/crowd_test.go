@@ -1,19 +1,23 @@
 package main
 
 import (
+	"context"
 	"fmt"
 	"io"
 	"net/http"
 	"os"
 	"path/filepath"
+	"slices"
 	"strconv"
 	"strings"
 	"sync"
 	"testing"
+	"time"
 
 	"github.com/stretchr/testify/require"
 
 	"vertumna/core/almanac"
+	"vertumna/store"
 )
 
 const mostCrowdMB = 1000
@@ -69,4 +73,55 @@ func TestACrowdOfReadersOfHeavyPagesStaysUnderAGigabyte(t *testing.T) {
 	peak := peakMB(p.Process.Pid)
 	t.Logf("%d readers at once: at most %d MB", readers, peak)
 	require.Less(t, peak, mostCrowdMB)
+}
+
+// TestACrowdOfWritersIsAnsweredOneByOne: 150 at once, none refused, each kept once. How long they wait is told, not tested.
+func TestACrowdOfWritersIsAnsweredOneByOne(t *testing.T) {
+	const writers, each = 150, 4
+	db := filepath.Join(t.TempDir(), "o.db")
+	ctx := context.Background()
+	s, err := store.Open(ctx, db)
+	require.NoError(t, err)
+	o := store.Orchard{Name: "Crowd"}
+	require.NoError(t, s.AddOrchard(ctx, &o))
+	tree := store.Tree{Code: "A1", Kind: "apple", X: 1, Y: 1}
+	require.NoError(t, s.AddTree(ctx, o.ID, &tree))
+	require.NoError(t, s.Close())
+	p, out := process(t, "serve", "--db", db, "--listen", "127.0.0.1:0", "--quiet", "--today", "2027-06-20")
+	url := address(out)
+	require.NotEmpty(t, url)
+	took, bad := make([]time.Duration, writers*each), make([]string, writers)
+	var wait sync.WaitGroup
+	for w := range writers {
+		wait.Go(func() {
+			for k := range each {
+				body := fmt.Sprintf(`{"season":2027,"taps":[{"id":"tap-%04d-%04d","limb":"S1","lateral":"","pass":1,"left":1,"taken":0}]}`, w, k)
+				from := time.Now()
+				res, err := http.Post(url+"/api/orchards/crowd/trees/"+tree.ID+"/fruit/taps", "application/json", strings.NewReader(body))
+				took[w*each+k] = time.Since(from)
+				if err != nil {
+					bad[w] = err.Error()
+					return
+				}
+				_ = res.Body.Close()
+				if res.StatusCode != http.StatusOK {
+					bad[w] = res.Status
+				}
+			}
+		})
+	}
+	wait.Wait()
+	require.NoError(t, p.Process.Kill())
+	_ = p.Wait()
+	for _, b := range bad {
+		require.Empty(t, b)
+	}
+	s, err = store.Open(ctx, db)
+	require.NoError(t, err)
+	defer func() { _ = s.Close() }()
+	taps, err := s.Taps(ctx, tree.ID)
+	require.NoError(t, err)
+	require.Len(t, taps, writers*each)
+	slices.Sort(took)
+	t.Logf("%d writers at once, %d taps: half answered in %v, 99 of 100 in %v", writers, len(took), took[len(took)/2].Round(time.Millisecond), took[len(took)*99/100].Round(time.Millisecond))
 }

@@ -144,8 +144,8 @@ func ReadArchive(r io.Reader) (*Archive, error) {
 		return nil, inArchive("version", fmt.Sprint(outside.Version), fmt.Sprintf("1 to %d: use a newer program", ArchiveVersion))
 	}
 	var plain map[string]any
-	if err := json.Unmarshal(text, &plain); err != nil {
-		return nil, err
+	if err := json.Unmarshal(text, &plain); err != nil { // a number beyond all bounds
+		return nil, inArchive("archive", shortly(err), "numbers within their bounds")
 	}
 	if fs := byContract(plain); len(fs) > 0 {
 		return nil, fs

@@ -148,7 +148,18 @@ func (s *Store) migrate(ctx context.Context) error {
 		return damaged(s.path, err.Error())
 	}
 	if tables > 0 && id != applicationID {
-		return &FileError{s.path, "it belongs to another program", "a database made by Vertumna"}
+		half, err := s.halfMade(ctx, id)
+		if err != nil {
+			return damaged(s.path, err.Error())
+		}
+		if !half {
+			return &FileError{s.path, "it belongs to another program", "a database made by Vertumna"}
+		}
+	}
+	if id != applicationID { // first of all: a start that is cut off leaves a file that the next one knows
+		if _, err := s.db.ExecContext(ctx, fmt.Sprintf("PRAGMA application_id = %d", applicationID)); err != nil {
+			return fmt.Errorf("%s: %w", s.path, err)
+		}
 	}
 	dir, err := fs.Sub(migrations, "migrations")
 	if err != nil {
@@ -179,8 +190,18 @@ func (s *Store) migrate(ctx context.Context) error {
 	if _, err := p.Up(ctx); err != nil {
 		return fmt.Errorf("%s: %w", s.path, err)
 	}
-	_, err = s.db.ExecContext(ctx, fmt.Sprintf("PRAGMA application_id = %d", applicationID))
-	return err
+	return nil
+}
+
+// halfMade: an older program was cut off in its first start, before the file had our mark. All its tables are ours then.
+func (s *Store) halfMade(ctx context.Context, id int) (bool, error) {
+	if id != 0 {
+		return false, nil
+	}
+	var foreign, ours int
+	err := s.db.QueryRowContext(ctx, `SELECT count(*) FILTER (WHERE name NOT IN ('goose_db_version', 'sqlite_sequence', 'orchards', 'people', 'trees', 'tree_versions', 'entries', 'own_tasks', 'calendar_tokens', 'limb_maps')),
+		count(*) FILTER (WHERE name = 'goose_db_version') FROM sqlite_master WHERE type = 'table'`).Scan(&foreign, &ours)
+	return foreign == 0 && ours == 1, err
 }
 
 // checked looks through the whole file: a damaged one is known before anything is read from it or copied.

@@ -2,6 +2,7 @@ package store_test
 
 import (
 	"context"
+	"database/sql"
 	"fmt"
 	"os"
 	"path/filepath"
@@ -224,4 +225,17 @@ func TestWritesMadeTogetherAreAllKeptOrNone(t *testing.T) {
 	require.NoError(t, s.AddOrchard(ctx, &store.Orchard{Name: "After"}), "the next writer has its turn")
 	_, err = s.Orchard(ctx, o.Slug)
 	require.ErrorIs(t, err, store.ErrNotFound)
+}
+
+func TestAStartThatWasCutOffBeforeTheFileWasMarkedIsGoneOnWith(t *testing.T) {
+	path := filepath.Join(t.TempDir(), "half.db")
+	db, err := sql.Open("sqlite", path)
+	require.NoError(t, err)
+	_, err = db.Exec(`CREATE TABLE goose_db_version (id INTEGER PRIMARY KEY AUTOINCREMENT, version_id INTEGER NOT NULL, is_applied INTEGER NOT NULL, tstamp TIMESTAMP DEFAULT (datetime('now')))`)
+	require.NoError(t, err)
+	_, err = db.Exec(`INSERT INTO goose_db_version (version_id, is_applied) VALUES (0, 1)`)
+	require.NoError(t, err)
+	require.NoError(t, db.Close())
+	s := opened(t, path)
+	require.NoError(t, s.AddOrchard(ctx, &store.Orchard{Name: "Whole"}))
 }

@@ -97,9 +97,12 @@ func Fault(err error) given.Fault {
 	if len(was) > mostTold {
 		was = append(was[:mostTold-3], "..."...)
 	}
-	code := "bad_value"
-	if strings.HasSuffix(d.Message, toBeThere) {
-		code = Missing
+	if name, ok := strings.CutSuffix(d.Message, toBeThere); ok { // told of what it should stand in
+		name = strings.TrimPrefix(name, "expected ")
+		if field != "" && field != "body" {
+			name = field + "." + name
+		}
+		return given.Fault{Code: Missing, Field: name, Given: "nothing", Expected: "a value: it must be there"}
 	}
-	return given.Fault{Code: code, Field: field, Given: string(was), Expected: strings.TrimPrefix(d.Message, "expected ")}
+	return given.Fault{Code: "bad_value", Field: field, Given: string(was), Expected: strings.TrimPrefix(d.Message, "expected ")}
 }

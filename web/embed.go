@@ -5,6 +5,7 @@ import (
 	"crypto/sha256"
 	"embed"
 	"encoding/hex"
+	"io"
 	"io/fs"
 	"mime"
 	"net/http"
@@ -28,7 +29,9 @@ func Handler() http.Handler {
 		name := strings.TrimPrefix(path.Clean(r.URL.Path), "/")
 		asset := strings.HasPrefix(name, "assets/")
 		if strings.HasPrefix(name, "api/") {
-			http.Error(w, `{"title":"Not Found","status":404}`, http.StatusNotFound)
+			w.Header().Set("Content-Type", "application/problem+json")
+			w.WriteHeader(http.StatusNotFound)
+			_, _ = io.WriteString(w, `{"type":"about:blank","title":"Not Found","status":404,"detail":"there is nothing of that name"}`)
 			return
 		}
 		body, err := fs.ReadFile(files, name)

@@ -52,13 +52,17 @@ type Wall [][2]float64
 // Bed is the outline of what nobody walks on: a bed, a shed, a pond. Its last place is joined to its first.
 type Bed [][2]float64
 
+// Path is where one likes to walk: a line of places. Where it meets a wall there is a gate.
+type Path [][2]float64
+
 // Day is what a walk is made from.
 type Day struct {
 	Stops   []Stop
 	Minutes float64 // 0: all there is
 	Start   [2]float64
 	Walls   []Wall
-	Beds    []Bed // outlines walked round; one with a tree in it is walked on
+	Beds    []Bed  // outlines walked round; one with a tree in it is walked on
+	Paths   []Path // walked along where that is little longer
 }
 
 // Plan is the walk: stops in order with the jobs that fit, those left out, and its length in metres.
@@ -84,7 +88,7 @@ const exactStops = 12
 func Of(d Day) Plan {
 	stops, left := fit(d)
 	out := Plan{Left: left}
-	way := distances(d, stops)
+	way, metres := distances(d, stops)
 	byLabel := make([]int, len(stops))
 	for i := range byLabel {
 		byLabel[i] = i
@@ -93,8 +97,8 @@ func Of(d Day) Plan {
 		return cmp.Or(cmp.Compare(stops[a].Health, stops[b].Health), cmp.Compare(stops[a].Label, stops[b].Label))
 	})
 	order := shortest(stops, way)
-	out.Labels = length(byLabel, way)
-	if out.Metres = length(order, way); out.Metres > out.Labels {
+	out.Labels = length(byLabel, metres)
+	if out.Metres = length(order, metres); out.Metres > out.Labels {
 		order, out.Metres = byLabel, out.Labels
 	}
 	for _, i := range order {
@@ -160,55 +164,6 @@ func fit(d Day) ([]Stop, []Left) {
 		}
 	}
 	return stops, left
-}
-
-// distances between stops, and from the start (the last row), round the walls.
-func distances(d Day, stops []Stop) [][]float64 {
-	var at [][2]float64
-	for _, s := range stops {
-		at = append(at, [2]float64{s.X, s.Y})
-	}
-	at = append(at, d.Start)
-	n := len(at)
-	for _, w := range d.Walls { // one walks round its ends
-		if len(w) >= 2 {
-			at = append(at, beyond(w[0], w[1]), beyond(w[len(w)-1], w[len(w)-2]))
-		}
-	}
-	walls := d.Walls
-	for _, b := range d.Beds {
-		b = b.plain()
-		if len(b) < 3 || slices.ContainsFunc(at[:n], b.holds) {
-			continue
-		}
-		at = append(at, b.corners()...)
-		walls = append(slices.Clone(walls), append(Wall(b), b[0]))
-	}
-	way := make([][]float64, len(at))
-	for i := range at {
-		way[i] = make([]float64, len(at))
-		for j := range at {
-			way[i][j] = math.Inf(1)
-			if i == j || !crosses(at[i], at[j], walls) {
-				way[i][j] = math.Hypot(at[i][0]-at[j][0], at[i][1]-at[j][1])
-			}
-		}
-	}
-	for k := range at {
-		for i := range at {
-			for j := range at {
-				way[i][j] = math.Min(way[i][j], way[i][k]+way[k][j])
-			}
-		}
-	}
-	for i := range n { // a yard that is closed off all round is walked over
-		for j := range n {
-			if math.IsInf(way[i][j], 1) {
-				way[i][j] = math.Hypot(at[i][0]-at[j][0], at[i][1]-at[j][1])
-			}
-		}
-	}
-	return way
 }
 
 // aroundM is how far from its end one walks round a wall, metres.

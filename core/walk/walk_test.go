@@ -118,6 +118,37 @@ func TestBedsNeverMakeAWalkShorter(t *testing.T) {
 	}
 }
 
+// Two trees on either side of a wall with a gate: the path leads through it, and is walked along where it is a little longer only.
+func TestOneWalksAlongAPath(t *testing.T) {
+	d := walk.Day{Start: [2]float64{0, -2}, Stops: []walk.Stop{{ID: "a", Label: "A1", X: 0, Y: 2, Jobs: []walk.Job{{ID: "j", Minutes: 5}}}}, Walls: []walk.Wall{{{-9, 0}, {9, 0}}}}
+	round := walk.Of(d).Metres
+	d.Paths = []walk.Path{{{1, -3}, {1, 3}}}
+	through := walk.Of(d).Metres
+	require.InDelta(t, 6, through, 0.5, "to the path, through the gate, and off it")
+	require.Less(t, through, round)
+	d.Walls = nil
+	require.InDelta(t, 4, walk.Of(d).Metres, 0.8, "without a wall it is not much longer than straight on")
+	d.Paths = []walk.Path{{{30, -3}, {30, 3}}}
+	require.InDelta(t, 4, walk.Of(d).Metres, 1e-9, "nobody goes out of the way for a path")
+	d.Paths = []walk.Path{{{1, 1}}}
+	require.InDelta(t, 4, walk.Of(d).Metres, 1e-9, "a place is no path")
+}
+
+func TestPathsKeepHealthyFirstAndTheWalkNoLongerThanByLabels(t *testing.T) {
+	r := rand.New(rand.NewPCG(16, 4))
+	for range 60 {
+		d := day(r, 2+r.IntN(14))
+		for range 3 {
+			d.Paths = append(d.Paths, walk.Path{{20 * r.Float64(), 15 * r.Float64()}, {20 * r.Float64(), 15 * r.Float64()}, {20 * r.Float64(), 15 * r.Float64()}})
+		}
+		p := walk.Of(d)
+		require.LessOrEqual(t, p.Metres, p.Labels+1e-6)
+		for i := 1; i < len(p.Stops); i++ {
+			require.LessOrEqual(t, p.Stops[i-1].Health, p.Stops[i].Health)
+		}
+	}
+}
+
 func TestTheExactWayIsNoLongerThanAnyOther(t *testing.T) {
 	for seed := range uint64(20) {
 		r := rand.New(rand.NewPCG(seed, 11))
@@ -150,6 +181,15 @@ func TestHeightsAreToldOnOnesOwnBody(t *testing.T) {
 	}
 	_, _, ok = walk.Against(walk.MarksOf(0), 100)
 	require.False(t, ok)
+}
+
+func BenchmarkWalkOfFortyAlongPaths(b *testing.B) {
+	r := rand.New(rand.NewPCG(1, 2))
+	d := day(r, 40)
+	d.Paths = []walk.Path{{{0, 0}, {20, 0}, {20, 15}}, {{0, 7}, {20, 7}}, {{10, 0}, {10, 15}}}
+	for b.Loop() {
+		walk.Of(d)
+	}
 }
 
 func BenchmarkWalkOfForty(b *testing.B) {

@@ -65,6 +65,7 @@ types: web/node_modules/.ready
 bench: build e2e/node_modules/.ready chromium
 	GOGC=400 go test -run xxx -bench . -benchmem ./core/... ./paper ./api
 	@cd e2e && BENCH=1 npx --no-install playwright test turning --project=laptop | grep -E 'turning 400|dragging the rail on .*aim'
+	@cd e2e && BENCH=1 npx --no-install playwright test speed --project=phone | grep -E 'offline: a tap'
 	@echo "first load of the web app, compressed script and style:"
 	@cd web/dist/assets && for f in $$(grep -oE 'assets/[^"]+\.(js|css)' ../index.html | sed 's#assets/##' | sort -u); do printf '%8d %s\n' $$(gzip -c $$f | wc -c) $$f; done | awk '{s+=$$1; print} END {printf "%8d bytes together\n", s}'
 

@@ -38,6 +38,32 @@ test('at the tree one step fills the screen, and the stop line follows what is c
   await accessible(page);
 });
 
+test('a cut made elsewhere than the slip has it is logged where it was made', async ({ page, march }, info) => {
+  phoneOnly(info, 'worked with the phone in the hand');
+  await open(page, `${march}/lower-terrace/sheet/lower-terrace-C2?day=2027-03-10`);
+  await page.getByRole('button', { name: /^To the \d+ steps/ }).click();
+  await page.getByText('Something else').click();
+  await page.getByText('I cut elsewhere').click();
+  const other = page.locator('.elsewhere button').first();
+  const said = (await other.locator('b').textContent()) ?? '';
+  expect((await other.boundingBox())?.height).toBeGreaterThanOrEqual(48);
+  await other.click();
+  await page.getByRole('button', { name: 'Back a step' }).click();
+  await expect(page.getByText(`Cut elsewhere: ${said}.`)).toBeVisible();
+  const skip = page.getByRole('button', { name: 'Skip for now' });
+  const pause = page.getByRole('region', { name: 'Pause and look' });
+  const end = page.getByRole('region', { name: 'Finish' });
+  await expect(async () => {
+    if (await pause.isVisible()) await page.getByRole('button', { name: 'Stop here' }).click();
+    else if (await skip.isVisible()) await skip.click();
+    expect(await end.isVisible()).toBe(true);
+  }).toPass({ intervals: [50] });
+  await expect(end.getByRole('listitem')).toHaveText([said]);
+  await page.getByRole('button', { name: 'Finish this tree' }).click();
+  await expect(page.getByText(/is finished/)).toBeVisible();
+  await accessible(page);
+});
+
 test('the slip of a tree goes on one page of paper', async ({ page, demo }, info) => {
   laptopOnly(info, 'paper is printed at a table');
   await open(page, `${demo}/lower-terrace/sheet/lower-terrace-C2/paper?day=2027-03-10`);

@@ -1,4 +1,4 @@
-import { counted, expect, laptopOnly, open, test } from './app';
+import { counted, expect, laptopOnly, open, phoneOnly, test } from './app';
 
 const anywhere = 'the same on every screen';
 
@@ -154,4 +154,31 @@ test('an orchard is removed only by its name', async ({ page, demo }, info) => {
   await expect(page.getByRole('button', { name: 'Lower Terrace' })).toBeVisible();
   await page.getByRole('button', { name: 'Lower Terrace' }).click();
   await expect(page.getByRole('menuitem', { name: 'Saltwind' })).toHaveCount(0);
+});
+
+test('a browser that keeps nothing says so, and what is tapped is sent all the same', async ({ page, march }, info) => {
+  phoneOnly(info, 'worked with the phone in the hand');
+  await page.addInitScript(() => {
+    const full = () => {
+      throw new DOMException('no room', 'QuotaExceededError');
+    };
+    Storage.prototype.setItem = full;
+    Object.defineProperty(window, 'localStorage', {
+      get: () => {
+        throw new DOMException('denied', 'SecurityError');
+      },
+    });
+    IDBObjectStore.prototype.add = full;
+  });
+  await open(page, `${march}/lower-terrace/sheet/lower-terrace-C2?day=2027-03-10`);
+  await page.getByRole('button', { name: /^To the \d+ steps/ }).click();
+  await page.route('**/slip/choices**', (r) => r.abort());
+  await page.getByRole('button', { name: 'Cut made' }).click();
+  await expect(page.getByRole('region', { name: /^Step 2 of/ })).toBeVisible();
+  await expect(page.getByText('This browser keeps nothing: leave the page open.')).toBeVisible();
+  await page.unroute('**/slip/choices**');
+  await page.evaluate(() => window.dispatchEvent(new Event('online')));
+  await expect(page.getByText(/taps? waiting/)).toHaveCount(0);
+  const r = await page.request.get(`${march}/api/orchards/lower-terrace/entries?tree=lower-terrace-C2&all=true`);
+  expect(((await r.json()) as { kind: string }[]).filter((e) => e.kind === 'slip').length).toBeGreaterThan(0);
 });

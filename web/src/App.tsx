@@ -2,6 +2,7 @@ import { ThemeProvider } from '@mui/material/styles';
 import { QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Navigate, Route, Routes, useLocation, useParams } from 'react-router';
+import { keep, kept } from './shared/browser';
 import { Refused } from './shared/api';
 import { useAccess } from './access/queries';
 import { SignIn } from './access/SignIn';
@@ -116,7 +117,7 @@ function Start() {
       </div>
     );
   if (!all.data) return <Opening />;
-  const last = localStorage.getItem(lastKey);
+  const last = kept(lastKey);
   const slug = all.data.find((o) => o.slug === last)?.slug ?? all.data[0]?.slug;
   return <Navigate to={slug ? `/${slug}/yard` : '/new'} replace />;
 }
@@ -128,7 +129,7 @@ function OrchardScreens() {
   const orchard = useOrchard(slug);
   useEffect(() => {
     if (orchard.data) {
-      localStorage.setItem(lastKey, slug);
+      keep(lastKey, slug);
       document.title = `${orchard.data.orchard.name} · Vertumna`;
     }
   }, [orchard.data, slug]);

@@ -62,7 +62,10 @@ const wrapper = ({ children }: { children: ReactNode }) => (
 
 describe('the pad without a network', () => {
   beforeEach(() => localStorage.clear());
-  afterEach(() => vi.unstubAllGlobals());
+  afterEach(() => {
+    vi.restoreAllMocks();
+    vi.unstubAllGlobals();
+  });
 
   it('counts at once, keeps every tap on the phone, and sends them when the network is back', async () => {
     const net = network();
@@ -84,6 +87,23 @@ describe('the pad without a network', () => {
     await waitFor(() => expect(again.result.current.unsent).toBe(0));
     expect(net.kept).toHaveLength(2);
     expect(again.result.current.totals('S2', 1)).toMatchObject({ left: 1, taken: 3 });
+  });
+
+  it('counts on and sends what a full browser would not keep, and says that it keeps nothing', async () => {
+    const net = network();
+    net.down = true;
+    vi.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError');
+    });
+    const { result } = renderHook(() => usePad('here', 'a1', 2027, limbs), { wrapper });
+    act(() => result.current.tap('S2', 1, '', 1, 0));
+    expect(result.current.unkept).toBe(true);
+    expect(result.current.totals('S2', 1).left).toBe(1);
+    net.down = false;
+    act(() => void window.dispatchEvent(new Event('online')));
+    await waitFor(() => expect(result.current.unsent).toBe(0));
+    expect(result.current.unkept).toBe(false);
+    expect(net.kept).toHaveLength(1);
   });
 
   it('sets a refused tap aside and sends those behind it', async () => {
@@ -142,6 +162,7 @@ const pad = (left: number, taken: number) => ({
   offline: false,
   trouble: null,
   refused: 0,
+  unkept: false,
 });
 
 describe('the counting pad', () => {

@@ -172,8 +172,9 @@ export function CountPad(p: Props) {
       )}
       {(pad.unsent > 0 || pad.offline) && (
         <p className="sm" role="status">
+          {pad.unkept && <b className="over">This browser keeps nothing: leave the page open. </b>}
           {pad.offline
-            ? `No network: ${count(pad.unsent, 'tap')} kept on this phone and sent when it is back.`
+            ? `No network: ${count(pad.unsent, 'tap')} ${pad.unkept ? 'held by this page' : 'kept on this phone'} and sent when it is back.`
             : `Sending ${count(pad.unsent, 'tap')}.`}
         </p>
       )}

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { NoAnswer, Refused } from '../shared/api';
+import { forget as forgetHere, keep as keepHere, kept, keptNames } from '../shared/browser';
 import { sendPass, sendTaps, type ClosePass, type FruitLimb, type Tally, type Tap } from './queries';
 import { wrote } from '../shared/stale';
 
@@ -27,25 +28,40 @@ const keyOf = (slug: string, id: string, season: number) => `vertumna-pad/${slug
 
 const idOf = (w: Waiting) => ('tap' in w ? w.tap.id : w.close.id);
 
+/** What the browser would not keep, full or forbidden: it waits with the page, and the person is told. */
+const unkept = new Map<string, Waiting>();
+
+function keep(name: string, w: Waiting) {
+  if (!keepHere(name, JSON.stringify(w))) unkept.set(name, w);
+}
+
+function forget(name: string) {
+  unkept.delete(name);
+  forgetHere(name);
+}
+
 /**
  * What waits lies under a key of its own, so that two tabs on one tree never write over each other: the name has the moment it was
- * tapped, by which it is sent in order.
+ * tapped, by which it is sent in order. It is kept before the finger is lifted: the browser's database would answer later.
  */
 function stored(key: string): Map<string, Waiting> {
-  const together = localStorage.getItem(key); // as it was kept before: all under one name
+  const together = kept(key); // as it was kept before: all under one name
   if (together !== null) {
-    for (const w of JSON.parse(together) as Waiting[]) localStorage.setItem(nameFor(key, w), JSON.stringify(w));
-    localStorage.removeItem(key);
+    for (const w of JSON.parse(together) as Waiting[]) keep(nameFor(key, w), w);
+    forget(key);
   }
-  const names = Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i) ?? '')
-    .filter((name) => name.startsWith(`${key}/`))
-    .sort();
+  const names = [...keptNames(), ...unkept.keys()].filter((name) => name.startsWith(`${key}/`)).sort();
   const out = new Map<string, Waiting>();
   for (const name of names) {
+    const here = unkept.get(name);
+    if (here) {
+      out.set(name, here);
+      continue;
+    }
     try {
-      out.set(name, JSON.parse(localStorage.getItem(name) ?? '') as Waiting);
+      out.set(name, JSON.parse(kept(name) ?? '') as Waiting);
     } catch {
-      localStorage.removeItem(name); // half written when the power went: never acknowledged
+      forget(name); // half written when the power went: never acknowledged
     }
   }
   return out;
@@ -54,8 +70,9 @@ function stored(key: string): Map<string, Waiting> {
 /** What waits of the pads of this phone, by tree. */
 export function padsWaiting(): { slug: string; id: string; n: number }[] {
   const by = new Map<string, { slug: string; id: string; n: number }>();
-  for (let i = 0; i < localStorage.length; i++) {
-    const [pad, slug, id, , one] = (localStorage.key(i) ?? '').split('/');
+  const names = [...keptNames(), ...unkept.keys()];
+  for (const name of names) {
+    const [pad, slug, id, , one] = name.split('/');
     if (pad !== 'vertumna-pad' || !slug || !id || !one) continue;
     const had = by.get(`${slug}/${id}`);
     by.set(`${slug}/${id}`, { slug, id, n: (had?.n ?? 0) + 1 });
@@ -118,7 +135,7 @@ export function usePad(slug: string, id: string, season: number, limbs: readonly
   }, [key]);
   const drop = useCallback(
     (gone: (w: Waiting) => boolean) => {
-      for (const [name, w] of stored(key)) if (gone(w)) localStorage.removeItem(name);
+      for (const [name, w] of stored(key)) if (gone(w)) forget(name);
       look();
     },
     [key, look],
@@ -192,7 +209,7 @@ export function usePad(slug: string, id: string, season: number, limbs: readonly
 
   const push = useCallback(
     (w: Waiting) => {
-      localStorage.setItem(nameFor(key, w), JSON.stringify(w));
+      keep(nameFor(key, w), w);
       look();
       void flush();
     },
@@ -232,7 +249,19 @@ export function usePad(slug: string, id: string, season: number, limbs: readonly
   const totals = useCallback((limb: string, pass: number) => totalsOf(tallies, taps, limb, pass), [tallies, taps]);
   const canUndo = useCallback((limb: string) => mine.some((m) => m.limb === limb), [mine]);
   const closing = useCallback((limb: string) => waiting.some((w) => 'close' in w && w.close.limb === limb), [waiting]);
-  return { tap, undo, close, totals, canUndo, closing, unsent: waiting.length, refused, offline, trouble };
+  return {
+    tap,
+    undo,
+    close,
+    totals,
+    canUndo,
+    closing,
+    unsent: waiting.length,
+    unkept: unkept.size > 0,
+    refused,
+    offline,
+    trouble,
+  };
 }
 
 export type Pad = ReturnType<typeof usePad>;

@@ -10,6 +10,8 @@ export interface Command {
   /** With its query. */
   path: string;
   body: Record<string, unknown>;
+  /** What was done, in words, where the body has numbers only. */
+  told?: string;
   /** The question that the answer of the program answers as well. */
   answers?: readonly unknown[];
 }

@@ -1,7 +1,8 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { benchAsked } from '../bench/queries';
-import { slipAsked } from '../bench/slip/queries';
+import { placesAsked, slipAsked } from '../bench/slip/queries';
 import { fruitAsked } from '../fruit/queries';
+import { keep, kept } from '../shared/browser';
 import type { Day } from '../shared/day';
 import { docketAsked, metaAsked, orchardAsked, orchardsAsked, planAsked } from '../shared/queries';
 import { sheetAsked } from '../sheet/queries';
@@ -25,8 +26,8 @@ export const canPack = () => 'serviceWorker' in navigator && navigator.serviceWo
 /** The days on this phone, the newest first. */
 export function packs(): Pack[] {
   try {
-    const kept: unknown = JSON.parse(localStorage.getItem(listed) ?? '[]');
-    return Array.isArray(kept) ? (kept as Pack[]) : [];
+    const list: unknown = JSON.parse(kept(listed) ?? '[]');
+    return Array.isArray(list) ? (list as Pack[]) : [];
   } catch {
     return [];
   }
@@ -55,20 +56,17 @@ export async function pack(
     on(done, sheet.stops.length);
     const which = { slug, id: stop.tree_id, day };
     const bench = await client.fetchQuery({ ...benchAsked(which), ...fresh });
-    if (bench.mapped)
-      await client.fetchQuery({
-        ...slipAsked({ ...which, revision: bench.revision?.revision ?? 0, season: undefined }),
-        ...fresh,
-      });
+    if (bench.mapped) {
+      const asking = { ...which, revision: bench.revision?.revision ?? 0, season: undefined };
+      const slip = await client.fetchQuery({ ...slipAsked(asking), ...fresh });
+      for (const s of slip.steps) await client.fetchQuery({ ...placesAsked(asking, s.cut.limb, s.aim), ...fresh });
+    }
     await client.fetchQuery({ ...fruitAsked(slug, stop.tree_id, day), ...fresh });
     done += 1;
   }
   on(done, sheet.stops.length);
   const made = { slug, day, at: Date.now(), trees: sheet.stops.length, bytes: await size(slug, day) };
-  localStorage.setItem(
-    listed,
-    JSON.stringify([made, ...packs().filter((p) => p.slug !== slug || p.day !== day)].slice(0, 12)),
-  );
+  keep(listed, JSON.stringify([made, ...packs().filter((p) => p.slug !== slug || p.day !== day)].slice(0, 12)));
   return made;
 }
 
@@ -76,7 +74,7 @@ export async function pack(
 export async function unpack(p: Pack): Promise<void> {
   const cache = await caches.open(cacheName);
   for (const r of await cache.keys()) if (isOf(r.url, p.slug, p.day)) await cache.delete(r);
-  localStorage.setItem(listed, JSON.stringify(packs().filter((x) => x.slug !== p.slug || x.day !== p.day)));
+  keep(listed, JSON.stringify(packs().filter((x) => x.slug !== p.slug || x.day !== p.day)));
 }
 
 const isOf = (url: string, slug: string, day: Day) => {

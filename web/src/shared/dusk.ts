@@ -1,17 +1,19 @@
 import { useSyncExternalStore } from 'react';
+import { keep, kept } from './browser';
 
 export type Light = 'system' | 'day' | 'dusk';
 const key = 'vertumna-light';
 const system = '(prefers-color-scheme: dark)';
+let here: Light | undefined; // where the browser keeps nothing: until the page is left
 const listeners = new Set<() => void>();
 
 export function light(): Light {
-  const v = localStorage.getItem(key);
+  const v = here ?? kept(key);
   return v === 'day' || v === 'dusk' ? v : 'system';
 }
 
 export function setLight(v: Light): void {
-  localStorage.setItem(key, v);
+  here = keep(key, v) ? undefined : v;
   listeners.forEach((l) => l());
 }
 

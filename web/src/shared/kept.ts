@@ -1,12 +1,13 @@
 import { useCallback, useState } from 'react';
+import { keep, kept } from './browser';
 
 /** A value kept in this browser under a name of its own; where the browser keeps nothing it stands until the page is left. */
 export function useKept<T>(name: string, first: T): readonly [T, (v: T) => void] {
   const key = `vertumna-${name}`;
   const [value, setValue] = useState<T>(() => {
     try {
-      const kept = localStorage.getItem(key);
-      return kept === null ? first : (JSON.parse(kept) as T);
+      const text = kept(key);
+      return text === null ? first : (JSON.parse(text) as T);
     } catch {
       return first;
     }
@@ -14,11 +15,7 @@ export function useKept<T>(name: string, first: T): readonly [T, (v: T) => void]
   const set = useCallback(
     (v: T) => {
       setValue(v);
-      try {
-        localStorage.setItem(key, JSON.stringify(v));
-      } catch {
-        // the browser keeps no more
-      }
+      keep(key, JSON.stringify(v));
     },
     [key],
   );

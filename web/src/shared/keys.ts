@@ -1,4 +1,5 @@
 import { useEffect } from 'react';
+import { keep, kept } from './browser';
 
 /** Whether a key press belongs to a field being typed in. */
 function inField(target: EventTarget | null): boolean {
@@ -10,11 +11,11 @@ function inField(target: EventTarget | null): boolean {
 const stored = 'vertumna-single-keys';
 
 export function singleKeys(): boolean {
-  return localStorage.getItem(stored) !== 'off';
+  return kept(stored) !== 'off';
 }
 
 export function setSingleKeys(on: boolean): void {
-  localStorage.setItem(stored, on ? 'on' : 'off');
+  keep(stored, on ? 'on' : 'off');
 }
 
 /** Single keys of a screen: none fires in a text field, with a modifier, or when the person turned them off. */

@@ -7,7 +7,7 @@ import { useHere } from '../shared/orchard';
 import { Trouble } from '../shared/Trouble';
 import { count, percent, say } from '../shared/units';
 import { finish } from './commands';
-import { choiceOf, finished, soFar } from './decided';
+import { choiceOf, finished, movedTo, soFar } from './decided';
 import { woundOf } from './OneStep';
 
 interface Props {
@@ -44,7 +44,10 @@ export function Finish({ steps, slip, asking, code, waiting, began, measured, on
     finish(
       asking,
       code,
-      cut.map((s) => ({ cut: s.cut, ...(measured[woundOf(s)] ? { d_mm: measured[woundOf(s)] } : {}) })),
+      cut.map((s) => ({
+        cut: movedTo(s, slip, waiting)?.cut ?? s.cut,
+        ...(measured[woundOf(s)] ? { d_mm: measured[woundOf(s)] } : {}),
+      })),
       Number.isFinite(mins) ? mins : 0,
     ).then(() => setSent(true), setTrouble);
   };
@@ -57,7 +60,7 @@ export function Finish({ steps, slip, asking, code, waiting, began, measured, on
       <ul className="sm">
         {cut.map((s) => (
           <li key={s.n}>
-            {s.title}
+            {movedTo(s, slip, waiting)?.title ?? s.title}
             {measured[woundOf(s)] ? `, measured ${say(measured[woundOf(s)] ?? 0, 'mm', units)}` : ''}
           </li>
         ))}

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { useEffect, useMemo, useState } from 'react';
 import type { Bench } from '../bench/queries';
 import { goingOf } from '../bench/slip/going';
-import type { Asking, Slip, Step } from '../bench/slip/queries';
+import { usePlaces, type Asking, type Place, type Slip, type Step } from '../bench/slip/queries';
 import { StakeLabel } from '../drawing/StakeLabel';
 import { TreeDrawing } from '../drawing/TreeDrawing';
 import type { Waiting } from '../outbox/box';
@@ -10,8 +10,8 @@ import { useWidth } from '../shared/measure';
 import { useHere } from '../shared/orchard';
 import { Trouble } from '../shared/Trouble';
 import { say } from '../shared/units';
-import { decide } from './commands';
-import { choiceOf, soFar } from './decided';
+import { cutElsewhere, decide } from './commands';
+import { choiceOf, movedTo, soFar } from './decided';
 import type { Stop } from './queries';
 import { StepWords } from './StepWords';
 import { StopLine } from './StopLine';
@@ -56,19 +56,23 @@ export function OneStep({
   const [trouble, setTrouble] = useState<unknown>(null);
   // a tap is kept before the next one counts: a step back meanwhile would be followed by the step on
   const [keeping, setKeeping] = useState(false);
+  const [other, setOther] = useState(false);
   const [box, width] = useWidth(390);
   const phone = typeof window.matchMedia === 'function' && window.matchMedia('(max-width: 700px)').matches;
   const { limbs, going } = useMemo(() => goingOf(bench.limbs, slip), [bench.limbs, slip]);
   const choice = choiceOf(s, slip, waiting);
-  const act = (what: 'taken' | 'left' | 'open', seen?: string) => {
+  const moved = movedTo(s, slip, waiting);
+  const keep = (tap: Promise<void>, on: boolean) => {
     setTrouble(null);
     setKeeping(true);
-    decide(asking, stop.code, s, what, seen)
+    tap
       .then(() => {
-        if (what !== 'open') onOn();
+        if (on) onOn();
       }, setTrouble)
       .finally(() => setKeeping(false));
   };
+  const act = (what: 'taken' | 'left' | 'open', seen?: string) =>
+    keep(decide(asking, stop.code, s, what, seen), what !== 'open');
   return (
     <section aria-label={`Step ${String(n)} of ${String(steps.length)}`} className="onestep">
       <div ref={box} className="stepdrawing">
@@ -76,7 +80,15 @@ export function OneStep({
           limbs={limbs}
           season={bench.facts.map_season}
           findings={[]}
-          cuts={[{ n: s.n, mark: s.mark, limb: s.cut.limb, cm: s.cut.at_cm, taken: choice === 'taken' }]}
+          cuts={[
+            {
+              n: s.n,
+              mark: s.mark,
+              limb: (moved?.cut ?? s.cut).limb,
+              cm: (moved?.cut ?? s.cut).at_cm,
+              taken: choice === 'taken',
+            },
+          ]}
           chosenCut={s.n}
           going={going}
           bearing={s.stand_deg}
@@ -99,6 +111,7 @@ export function OneStep({
         </span>
       </header>
       <h1>{s.title}</h1>
+      {moved && <p className="over">Cut elsewhere: {moved.title}.</p>}
       <StepWords step={s} units={units} />
       <p className="toolline">
         <b>{s.tool ?? ''}</b>
@@ -136,6 +149,17 @@ export function OneStep({
             </button>
           )}
         </p>
+        <details className="elsewhere" onToggle={(e) => setOther(e.currentTarget.open)}>
+          <summary>I cut elsewhere</summary>
+          {other && (
+            <Elsewhere
+              asking={asking}
+              step={s}
+              disabled={keeping}
+              onCut={(p) => keep(cutElsewhere(asking, stop.code, s, p), true)}
+            />
+          )}
+        </details>
         {s.d_mm > 0 && (
           <Wheel
             label="The wound, measured"
@@ -152,6 +176,52 @@ export function OneStep({
     </section>
   );
 }
+
+const fewPlaces = 8;
+
+/** Where else the limb could be cut: the places nearest to the one on the slip. */
+function Elsewhere({
+  asking,
+  step: s,
+  disabled,
+  onCut,
+}: {
+  asking: Asking;
+  step: Step;
+  disabled: boolean;
+  onCut: (p: Place) => void;
+}) {
+  const { units } = useHere();
+  const q = usePlaces(asking, s.cut.limb, s.aim);
+  if (q.error && !q.data)
+    return (
+      <p className="sm">
+        The other places of this limb are not on this phone. Leave the step, and log it at the bench.
+      </p>
+    );
+  const off = (p: Place) => Math.abs(p.cut.at_cm - s.cut.at_cm);
+  const places = (q.data ?? []).filter((p) => p.cut.kind !== s.cut.kind || off(p) > hereCM);
+  return (
+    <ul className="bare">
+      {[...places]
+        .sort((a, b) => off(a) - off(b))
+        .slice(0, fewPlaces)
+        .map((p) => (
+          <li key={`${p.cut.kind}@${String(p.cut.at_cm)}`}>
+            <button type="button" className="bordered" disabled={disabled} onClick={() => onCut(p)}>
+              <b>{p.title}</b>{' '}
+              <span className="q">
+                {p.cut.at_cm > 0 ? `${say(p.cut.at_cm, 'cm', units)} from its base, ` : ''}
+                {say(p.d_mm, 'mm', units)} thick there
+              </span>
+            </button>
+          </li>
+        ))}
+    </ul>
+  );
+}
+
+const hereCM = 0.06;
 
 /** How long one has been at this tree; to be ignored at will. */
 function Clock({ since }: { since: number }) {

@@ -1,4 +1,4 @@
-import { slipAsked, type Asking, type Made, type Step } from '../bench/slip/queries';
+import { slipAsked, type Asking, type Made, type Place, type Step } from '../bench/slip/queries';
 import { outbox } from '../outbox/use';
 import type { SheetJob, Stop } from './queries';
 
@@ -20,6 +20,21 @@ export function decide(a: Asking, code: string, step: Step, choice: 'taken' | 'l
     tree: a.id,
     path: pathOf(a, 'choices'),
     body: { id, choice, findings: step.findings, ...(seen ? { seen } : {}) },
+    answers: slipAsked(a).queryKey,
+  });
+}
+
+/** Keeps that a step was cut elsewhere than the slip has it. */
+export function cutElsewhere(a: Asking, code: string, step: Step, spot: Place) {
+  const id = crypto.randomUUID();
+  return outbox.add({
+    id,
+    says: `${code}, ${spot.title}: cut, in place of ${step.title}`,
+    told: spot.title,
+    slug: a.slug,
+    tree: a.id,
+    path: pathOf(a, 'choices'),
+    body: { id, choice: 'moved', findings: step.findings, cut: spot.cut },
     answers: slipAsked(a).queryKey,
   });
 }

@@ -10,11 +10,24 @@ const share = (a: Step['findings'], b: Step['findings']) =>
 /** What was decided of a step: as the program has it now, or as it was tapped here since. */
 export function choiceOf(step: Step, slip: Slip, waiting: readonly Waiting[]): Choice {
   const now = slip.steps.find((s) => share(s.findings, step.findings));
-  let out: Choice = now?.state === 'taken' ? 'taken' : 'open';
+  let out: Choice = now?.state === 'taken' ? 'taken' : 'open'; // a cut made elsewhere is one that is made
   if (!now && slip.left.some((l) => share([l.finding], step.findings))) out = 'left';
   for (const w of waiting) {
-    const { choice, findings } = w.body as { choice?: Choice; findings?: Step['findings'] };
-    if (choice && findings && !w.held && share(findings, step.findings)) out = choice;
+    const { choice, findings } = w.body as { choice?: Choice | 'moved'; findings?: Step['findings'] };
+    if (choice && findings && !w.held && share(findings, step.findings)) out = choice === 'moved' ? 'taken' : choice;
+  }
+  return out;
+}
+
+/** Where a step was cut, if elsewhere: as tapped here since, or as the program has it now. */
+export function movedTo(step: Step, slip: Slip, waiting: readonly Waiting[]): Pick<Step, 'cut' | 'title'> | undefined {
+  const now = slip.steps.find((s) => share(s.findings, step.findings));
+  let out: Pick<Step, 'cut' | 'title'> | undefined;
+  if (now?.moved && now.state === 'taken') out = { cut: now.cut, title: now.title };
+  for (const w of waiting) {
+    const { choice, findings, cut } = w.body as { choice?: string; findings?: Step['findings']; cut?: Step['cut'] };
+    if (!choice || !findings || w.held || !share(findings, step.findings)) continue;
+    out = choice === 'moved' && cut ? { cut, title: w.told ?? step.title } : undefined;
   }
   return out;
 }

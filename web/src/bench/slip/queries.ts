@@ -52,8 +52,8 @@ export function useDecide(a: Asking) {
   });
 }
 
-export function usePlaces(a: Asking, limb: string, aim: string) {
-  return useQuery({
+export const placesAsked = (a: Asking, limb: string, aim: string) =>
+  queryOptions({
     queryKey: ['places', ...key(a), limb, aim],
     queryFn: () =>
       need(
@@ -64,9 +64,10 @@ export function usePlaces(a: Asking, limb: string, aim: string) {
           },
         }),
       ),
-    enabled: limb !== '' && aim !== '',
   });
-}
+
+export const usePlaces = (a: Asking, limb: string, aim: string) =>
+  useQuery({ ...placesAsked(a, limb, aim), enabled: limb !== '' && aim !== '' });
 
 export function useWhy(a: Asking, limb: string) {
   return useQuery({

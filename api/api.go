@@ -38,7 +38,8 @@ type Config struct {
 	Web       http.Handler
 	Log       *slog.Logger
 	Demo      bool
-	FillDemo  func(context.Context) error // adds the made-up orchards; nil: not offered
+	// OpenDemo opens the made-up orchards. nil: they are not offered.
+	OpenDemo func(context.Context) (DemoBody, error)
 	Household Household
 	Station   orchard.Station // nil: no weather station is asked
 }

@@ -87,17 +87,21 @@ func (s *server) registerOrchards(api huma.API) {
 	inOrchard(s, api, http.MethodDelete, base+"/{slug}", "remove-orchard", "Remove an orchard with all in it", func(ctx context.Context, o *store.Orchard, in *SlugInput) (*struct{}, error) {
 		return nil, s.Store.RemoveOrchard(ctx, o.ID)
 	})
-	op(api, http.MethodPost, "/api/demo", "open-demo", "Add the two made-up orchards", func(ctx context.Context, _ *struct{}) (*many[store.Orchard], error) {
-		if s.FillDemo == nil {
-			return nil, problem(http.StatusNotFound, "the demo is not offered here")
+	op(api, http.MethodPost, "/api/demo", "open-demo", "Open the two made-up orchards, in a file of their own", func(ctx context.Context, _ *struct{}) (*one[DemoBody], error) {
+		if s.OpenDemo == nil {
+			return nil, problem(http.StatusNotFound, "the demo is not offered here: start it on the machine itself with vertumna demo")
 		}
-		if err := s.FillDemo(ctx); err != nil {
-			return nil, err
-		}
-		return listed(s.Store.Orchards(ctx))
+		out, err := s.OpenDemo(ctx)
+		return &one[DemoBody]{out}, err
 	})
 	s.registerPeople(api, base)
 	s.registerArchive(api, base)
+}
+
+// DemoBody tells where the demo is.
+type DemoBody struct {
+	Address string `json:"address,omitempty" doc:"it is served there, from a file of its own; none: it is here"`
+	Slug    string `json:"slug" doc:"of its first orchard"`
 }
 
 func orchardOutput(o *store.Orchard, warnings []given.Fault) *one[orchard.OrchardBody] {

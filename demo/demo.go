@@ -13,6 +13,9 @@ import (
 	"vertumna/store"
 )
 
+// First is the slug of the orchard that a demo opens with.
+const First = "lower-terrace"
+
 // Fill writes the demo orchards into a store, as if kept until today: both, or none. Error: *store.Conflict where they are there already.
 func Fill(ctx context.Context, s *store.Store, today almanac.Day) error {
 	return s.Together(ctx, func(s *store.Store) error {
@@ -124,7 +127,7 @@ func lowerTerrace(today almanac.Day) planting {
 	}
 	return planting{
 		doc: store.Orchard{
-			Slug: "lower-terrace", Name: "Lower Terrace", Units: "metric", Site: site("lower-terrace"), SiteFrom: "demo climate",
+			Slug: First, Name: "Lower Terrace", Units: "metric", Site: site("lower-terrace"), SiteFrom: "demo climate",
 			School: store.School{Preset: "steady", Own: map[string]string{}, Advice: []store.Advice{
 				{Choice: "stone_cut", Office: "Plant health desk of the valley", Rule: "Cut stone fruit from July to mid August, in dry weather.", Date: "2024-05-02"},
 			}},

@@ -12,6 +12,7 @@ export async function start(args: string[]): Promise<{ url: string; stop: () => 
   const station = args.includes('--station') ? [] : ['--station', 'off']; // weather only where a test is about it
   const child = spawn(binary, [...args, ...station, '--listen', '127.0.0.1:0', '--quiet'], {
     stdio: ['ignore', 'pipe', 'inherit'],
+    env: { ...process.env, XDG_CACHE_HOME: dirname(args[args.indexOf('--db') + 1] ?? tmpdir()) }, // nothing of a person's own
   });
   const url = await new Promise<string>((resolve, reject) => {
     let out = '';

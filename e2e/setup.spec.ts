@@ -215,3 +215,13 @@ test('a tree departs from the school and its windows move', async ({ page, demo 
   await expect(page.getByRole('region', { name: 'Tree C2' }).getByText(/does not suit this place/)).toBeVisible();
   expect((await plan()) < before).toBe(true);
 });
+
+test('the demo opens beside one’s own file, never in it', async ({ page, empty }, info) => {
+  laptopOnly(info, 'the same on every screen');
+  await open(page, empty);
+  await page.getByRole('button', { name: 'Open the demo' }).click();
+  await page.waitForURL(/lower-terrace\/yard/, { timeout: 90_000 });
+  expect(new URL(page.url()).port).not.toBe(new URL(empty).port);
+  await expect(page.getByRole('region', { name: 'Docket' }).first()).toBeVisible();
+  expect(await (await page.request.get(`${empty}/api/orchards`)).json()).toEqual([]);
+});

@@ -221,8 +221,15 @@ func damaged(path, why string) error {
 	return &FileError{path, "it is damaged: " + why, "a sound database: bring back the last backup with vertumna restore; what is damaged is kept beside it"}
 }
 
-// Close closes the file.
-func (s *Store) Close() error { return s.file.Close() }
+// Close closes the file. What was called off is rolled back beside its caller: that is waited for, so that the file is free afterwards.
+func (s *Store) Close() error {
+	for end := time.Now().Add(closeMost); s.file.Stats().InUse > 0 && time.Now().Before(end); {
+		time.Sleep(time.Millisecond)
+	}
+	return s.file.Close()
+}
+
+const closeMost = 5 * time.Second
 
 // Ping says whether the file answers.
 func (s *Store) Ping(ctx context.Context) error { return s.file.PingContext(ctx) }

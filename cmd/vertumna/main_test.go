@@ -120,6 +120,41 @@ func TestTheDemoIsKeptUntilFresh(t *testing.T) {
 	runDemo(t, db, []string{"--today", "2027-02-20", "--fresh"}, func(url string) { require.Equal(t, first, count(url)) })
 }
 
+func TestTheDemoNeverComesIntoAPersonsFile(t *testing.T) {
+	cache := t.TempDir()
+	t.Setenv("XDG_CACHE_HOME", cache)
+	db := filepath.Join(t.TempDir(), "own.db")
+	ctx, stop := context.WithCancel(context.Background())
+	defer stop()
+	listens, over := make(chan string, 1), make(chan error, 1)
+	s := &serving{db: db, listen: "127.0.0.1:0", today: "2027-02-20", quiet: true, logFormat: "text", ready: func(a string) { listens <- a }}
+	go func() { over <- s.run(ctx, nil) }()
+	own := <-listens
+	opened := func() (out struct{ Address, Slug string }) {
+		res, err := http.Post(own+"/api/demo", "application/json", nil)
+		require.NoError(t, err)
+		defer func() { _ = res.Body.Close() }()
+		require.Equal(t, http.StatusOK, res.StatusCode)
+		require.NoError(t, json.NewDecoder(res.Body).Decode(&out))
+		return out
+	}
+	orchards := func(url string) (all []struct{ Slug string }) {
+		res, err := http.Get(url + "/api/orchards")
+		require.NoError(t, err)
+		defer func() { _ = res.Body.Close() }()
+		require.NoError(t, json.NewDecoder(res.Body).Decode(&all))
+		return all
+	}
+	first := opened()
+	require.NotEqual(t, own, first.Address)
+	require.Equal(t, "lower-terrace", orchards(first.Address)[0].Slug)
+	require.Empty(t, orchards(own), "nothing of it is in the person's file")
+	require.Equal(t, first, opened(), "it is opened once")
+	stop()
+	require.NoError(t, <-over)
+	require.NoError(t, store.NotInUse(context.Background(), filepath.Join(cache, "vertumna", "demo.db")), "and closed with the program")
+}
+
 // printed is what a command writes on standard output.
 func printed(t *testing.T, args ...string) string {
 	t.Helper()

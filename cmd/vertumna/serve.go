@@ -35,6 +35,7 @@ type serving struct {
 	quiet                        bool
 	logFormat                    string
 	isDemo, fresh                bool
+	ready                        func(address string) // told where it listens; nil: it is printed
 }
 
 func (s *serving) flags(c *cobra.Command) {
@@ -68,14 +69,11 @@ func demoCommand() *cobra.Command {
 		Long: "Serve the application with two made-up orchards in a database of their own, kept until --fresh.",
 		RunE: func(c *cobra.Command, _ []string) error {
 			if s.db == "" {
-				dir, err := os.UserCacheDir()
+				file, err := demoFile()
 				if err != nil {
-					dir = os.TempDir()
-				}
-				s.db = filepath.Join(dir, "vertumna", "demo.db")
-				if err := os.MkdirAll(filepath.Dir(s.db), 0o755); err != nil {
 					return err
 				}
+				s.db = file
 			}
 			s.fresh = fresh
 			return s.run(c.Context(), fillDemo)
@@ -85,6 +83,16 @@ func demoCommand() *cobra.Command {
 	c.Flags().BoolVar(&fresh, "fresh", false, "start the demo anew")
 	s.flags(c)
 	return c
+}
+
+// demoFile is the demo's own, in the user's cache folder.
+func demoFile() (string, error) {
+	dir, err := os.UserCacheDir()
+	if err != nil {
+		dir = os.TempDir()
+	}
+	file := filepath.Join(dir, "vertumna", "demo.db")
+	return file, os.MkdirAll(filepath.Dir(file), 0o755)
 }
 
 func fillDemo(ctx context.Context, st *store.Store, k *orchard.Keeper, today almanac.Day) error {
@@ -185,6 +193,10 @@ func (s *serving) run(ctx context.Context, fill func(context.Context, *store.Sto
 			return err
 		}
 	}
+	beside := sync.WaitGroup{} // what works beside the requests; the store closes after it
+	ctx, stop := context.WithCancel(ctx)
+	defer beside.Wait()
+	defer stop()
 	sky, err := s.stationOf(ctx, today)
 	if err != nil {
 		_ = l.Close()
@@ -193,13 +205,9 @@ func (s *serving) run(ctx context.Context, fill func(context.Context, *store.Sto
 	h := api.New(api.Config{
 		Store: st, Keeper: k, Today: today, Now: time.Now, PublicURL: s.publicURL, Web: web.Handler(), Log: log, Demo: s.isDemo,
 		Household: home, Station: sky,
-		FillDemo: func(ctx context.Context) error { return makeDemo(ctx, st, k, today()) },
+		OpenDemo: s.openDemo(ctx, &beside, func(ctx context.Context) error { return makeDemo(ctx, st, k, today()) }),
 	})
 	srv := &http.Server{Handler: h, ReadHeaderTimeout: 5 * time.Second, ReadTimeout: time.Minute, IdleTimeout: 2 * time.Minute, ErrorLog: slog.NewLogLogger(log.Handler(), slog.LevelInfo)}
-	beside := sync.WaitGroup{} // what works beside the requests; the store closes after it
-	ctx, stop := context.WithCancel(ctx)
-	defer beside.Wait()
-	defer stop()
 	beside.Go(func() { remember(ctx, k, log) })
 	if sky != nil {
 		beside.Go(func() { askStation(ctx, k, sky, log) })
@@ -211,13 +219,57 @@ func (s *serving) run(ctx context.Context, fill func(context.Context, *store.Sto
 		defer cancel()
 		stopped <- srv.Shutdown(end)
 	}()
-	fmt.Printf("Vertumna is ready at %s://%s\nIts data is in %s. Stop with Ctrl-C.\n", scheme, l.Addr(), s.db)
+	if s.ready != nil {
+		s.ready(scheme + "://" + l.Addr().String())
+	} else {
+		fmt.Printf("Vertumna is ready at %s://%s\nIts data is in %s. Stop with Ctrl-C.\n", scheme, l.Addr(), s.db)
+	}
 	if err := srv.Serve(l); !errors.Is(err, http.ErrServerClosed) {
 		return err
 	}
 	err = <-stopped // the store stays open for requests in flight
 	beside.Wait()
 	return errors.Join(err, k.SaveAmounts(context.WithoutCancel(ctx)))
+}
+
+// openDemo opens the made-up orchards: in the demo's own program where it stands, else beside it, from a file of their own, so that no
+// made-up tree ever comes into a person's file. nil beyond this machine.
+func (s *serving) openDemo(ctx context.Context, beside *sync.WaitGroup, here func(context.Context) error) func(context.Context) (api.DemoBody, error) {
+	if s.isDemo {
+		return func(ctx context.Context) (api.DemoBody, error) { return api.DemoBody{Slug: demo.First}, here(ctx) }
+	}
+	if beyond, err := beyondHere(s.listen); err != nil || beyond {
+		return nil
+	}
+	var mu sync.Mutex
+	out := api.DemoBody{Slug: demo.First}
+	return func(asked context.Context) (api.DemoBody, error) {
+		mu.Lock()
+		defer mu.Unlock()
+		if out.Address != "" {
+			return out, nil
+		}
+		file, err := demoFile()
+		if err == nil && store.NotInUse(asked, file) != nil { // another program has it open: this one has its own
+			var dir string
+			dir, err = os.MkdirTemp("", "vertumna-demo-")
+			file = filepath.Join(dir, "demo.db")
+		}
+		if err != nil {
+			return out, err
+		}
+		listens, over := make(chan string, 1), make(chan error, 1)
+		d := &serving{isDemo: true, db: file, listen: "127.0.0.1:0", today: s.today, quiet: s.quiet, logFormat: s.logFormat, ready: func(a string) { listens <- a }}
+		beside.Go(func() { over <- d.run(ctx, fillDemo) })
+		select {
+		case out.Address = <-listens:
+			return out, nil
+		case err := <-over:
+			return out, err
+		case <-asked.Done():
+			return out, asked.Err()
+		}
+	}
 }
 
 // remember writes down now and then what slips came to, so that little is made anew after a power cut.

@@ -89,9 +89,13 @@ export default function FirstRun() {
   });
   const demo = useMutation({
     mutationFn: () => need(api.POST('/api/demo')),
-    onSuccess: async (all) => {
+    onSuccess: async ({ address, slug }) => {
+      if (address) {
+        window.location.assign(`${address}/${slug}/yard`); // a program of its own, with a file of its own
+        return;
+      }
       await wrote(client);
-      if (all[0]) void go(`/${all[0].slug}/yard`);
+      void go(`/${slug}/yard`);
     },
   });
   /** What was typed of a place counts: a name that nobody knows is not passed over. */

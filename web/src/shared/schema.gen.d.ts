@@ -132,7 +132,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Add the two made-up orchards */
+        /** Open the two made-up orchards, in a file of their own */
         post: operations["open-demo"];
         delete?: never;
         options?: never;
@@ -1946,6 +1946,12 @@ export interface components {
              */
             seen?: "" | "not-found" | "dead";
             who?: string;
+        };
+        DemoBody: {
+            /** @description it is served there, from a file of its own; none: it is here */
+            address?: string;
+            /** @description of its first orchard */
+            slug: string;
         };
         DiagnosisBody: {
             /** @description what tells the first cause from the second */
@@ -5985,7 +5991,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Orchard"][];
+                    "application/json": components["schemas"]["DemoBody"];
                 };
             };
             /** @description Conflict */

@@ -165,7 +165,7 @@ test('feet and inches everywhere, from the header to the sentences', async ({ pa
   await open(page, `${demo}/lower-terrace/yard?day=2027-06-25&tree=lower-terrace-C2`);
   await expect(page.getByText(/Reach line 2.12 m/)).toBeVisible();
   await page.getByRole('button', { name: 'm, cm, kg' }).click();
-  await expect(page.getByText(/Reach line 7 ft/)).toBeVisible();
+  await expect(page.getByText(/Reach line 6 ft 11 in/)).toBeVisible();
   const panel = page.getByRole('region', { name: 'Tree C2' });
   await panel.getByRole('button', { name: /^Solstice height cut/ }).click();
   await expect(panel.getByText(/It stands at 8 ft 2 in, and you pick to 6 ft 11 in/)).toBeVisible();

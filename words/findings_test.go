@@ -46,7 +46,7 @@ func TestFindingsAreToldInThePersonsUnitsWithoutGaps(t *testing.T) {
 	require.Greater(t, len(seen), 10)
 	f := find.Finding{Code: "over_height", Limb: "S1", AtCM: 120, Evidence: []find.Fact{{Name: "top_cm", Value: 300}, {Name: "excess_cm", Value: 60}}}
 	require.Equal(t, "rises to 300 cm, 60 cm above your reach", words.Speaker{}.Finding(f).Says)
-	require.Equal(t, "limb S1, 47.2 in from its base, 7 ft 10 in up", words.Speaker{Units: words.US}.Where(f, 240))
+	require.Equal(t, "limb S1, 47 in from its base, 7 ft 10 in up", words.Speaker{Units: words.US}.Where(f, 240))
 }
 
 func TestAWayToCutSaysWhatWhereAndWhatItCosts(t *testing.T) {
@@ -62,6 +62,6 @@ func TestAWayToCutSaysWhatWhereAndWhatItCosts(t *testing.T) {
 	small := cut.Candidate{CutAt: limb.CutAt{Limb: "S1.1", Kind: limb.SideBranch, AtCM: 40.4}, Side: "S1.1.2", DMM: 12, Tool: cut.HandPruner, Minutes: 0.5}
 	w = words.Speaker{Units: words.US}.Way(small, 120)
 	require.Equal(t, "back to side branch S1.1.2", w.Title)
-	require.Equal(t, "15.7 in from the base of S1.1, 3 ft 11 in up", w.Where)
+	require.Equal(t, "15 1/2 in from the base of S1.1, 3 ft 11 in up", w.Where)
 	require.Empty(t, w.Cautions)
 }

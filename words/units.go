@@ -58,12 +58,12 @@ func (s Speaker) Amount(x float64, unit string) string {
 		return trim(x, 2) + " m"
 	case "cm":
 		if s.Units == US {
-			return trim(x/2.54, 1) + " in"
+			return inches(x/2.54) + " in"
 		}
 		return trim(x, 1) + " cm"
 	case "mm":
 		if s.Units == US {
-			return trim(x/25.4, 2) + " in"
+			return inches(x/25.4) + " in"
 		}
 		return trim(x, 0) + " mm"
 	case "C":
@@ -90,6 +90,41 @@ func (s Speaker) Amount(x float64, unit string) string {
 		unit = strings.TrimSuffix(unit, "s")
 	}
 	return trim(x, 1) + " " + unit
+}
+
+// Inches are told as a tape has them: to the eighth below a foot, to the half below four, whole beyond.
+const (
+	footIn     = 12
+	fourFeetIn = 48
+)
+
+func inches(x float64) string {
+	if x < 0 {
+		return "-" + inches(-x)
+	}
+	parts := 1.0
+	switch {
+	case x < footIn:
+		parts = 8
+	case x < fourFeetIn:
+		parts = 2
+	}
+	n := math.Round(x * parts)
+	if n == 0 && x > 0 {
+		return "under 1/8"
+	}
+	whole, rest := math.Floor(n/parts), int(math.Mod(n, parts))
+	if rest == 0 {
+		return trim(whole, 0)
+	}
+	of := int(parts)
+	for rest%2 == 0 {
+		rest, of = rest/2, of/2
+	}
+	if whole == 0 {
+		return fmt.Sprintf("%d/%d", rest, of)
+	}
+	return fmt.Sprintf("%.0f %d/%d", whole, rest, of)
 }
 
 // Height says a height given in centimetres, always to the centimetre, so that heights compare.

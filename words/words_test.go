@@ -194,3 +194,11 @@ func TestEveryFormAdvisersReasonHasItsWords(t *testing.T) {
 		}
 	}
 }
+
+func TestInchesAreToldAsATapeHasThem(t *testing.T) {
+	us := words.Speaker{Units: words.US}
+	for mm, want := range map[float64]string{0: "0 in", 1: "under 1/8 in", 3.2: "1/8 in", 22: "7/8 in", 25.4: "1 in", 80: "3 1/8 in", 400: "15 1/2 in", 1200: "47 in", -22: "-7/8 in"} {
+		require.Equal(t, want, us.Amount(mm, "mm"))
+		require.Equal(t, want, us.Amount(mm/10, "cm"))
+	}
+}

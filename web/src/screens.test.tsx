@@ -197,7 +197,7 @@ describe('the tree panel', () => {
     openApp('/here/yard?tree=t1');
     const panel = await screen.findByRole('region', { name: 'Tree A1' });
     expect(within(panel).getByText('Its fruit does not ripen here.')).toBeInTheDocument();
-    expect(within(panel).getByText(/2.6 m, you pick to 2.1 m/)).toHaveAttribute('title', '8.5 ft');
+    expect(within(panel).getByText(/2.6 m, you pick to 2.1 m/)).toHaveAttribute('title', '8 ft 6 in');
     expect(within(panel).getByRole('img', { name: '10 % of 20 % has gone.' })).toBeInTheDocument();
     expect(within(panel).getByText(/6 days together/)).toBeInTheDocument();
     expect(await within(panel).findByText(/Dormant cut: done, 10 % of the crown, 40 min/)).toBeInTheDocument();
@@ -287,7 +287,9 @@ describe('a line of the journal', () => {
       'us',
     );
   it('says each kind of entry in words', () => {
-    expect(say({ kind: 'measured', height_m: 2.4, shoot_cm: 30 })).toBe('Measured, height 7.9 ft, shoots 11.8 in');
+    expect(say({ kind: 'measured', height_m: 2.4, shoot_cm: 30 })).toBe(
+      'Measured, height 7 ft 10 in, shoots 11 3/4 in',
+    );
     expect(say({ kind: 'trouble', task: 'thin', reason: 'took spurs' })).toBe(
       'Not as meant (Thin the fruit), took spurs',
     );

@@ -26,11 +26,22 @@ describe('days', () => {
 describe('units', () => {
   it('go in and out without loss a person would see', () => {
     expect(say(2.3, 'm', 'metric')).toBe('2.3 m');
-    expect(say(2.3, 'm', 'us')).toBe('7.5 ft');
+    expect(say(2.3, 'm', 'us')).toBe('7 ft 7 in');
     expect(read(show(110, 'mm', 'us'), 'mm', 'us')).toBeCloseTo(110, 0);
     expect(read('2,5', 'm', 'metric')).toBe(2.5);
     expect(read('', 'm', 'metric')).toBeUndefined();
     expect(read('tall', 'm', 'metric')).toBeUndefined();
+  });
+  it('tell inches as a tape has them, and read them so', () => {
+    expect(say(22, 'mm', 'us')).toBe('7/8 in');
+    expect(say(1, 'mm', 'us')).toBe('under 1/8 in');
+    expect(say(8, 'cm', 'us')).toBe('3 1/8 in');
+    expect(say(40, 'cm', 'us')).toBe('15 1/2 in');
+    expect(say(120, 'cm', 'us')).toBe('47 in');
+    expect(say(0, 'cm', 'us')).toBe('0 in');
+    expect(read('3 1/8', 'cm', 'us')).toBeCloseTo(7.94, 2);
+    expect(read('7/8', 'mm', 'us')).toBeCloseTo(22.2, 1);
+    expect(read('1/0', 'mm', 'us')).toBeUndefined();
   });
   it('read corners and say when they cannot', () => {
     expect(readPoints('0 0; 16 0; 16 12', 'metric')).toEqual([

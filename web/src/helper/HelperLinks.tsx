@@ -5,7 +5,8 @@ import { useAccess } from '../access/queries';
 import type { Asking } from '../bench/slip/queries';
 import { plain } from '../shared/day';
 import { Trouble } from '../shared/Trouble';
-import { count } from '../shared/units';
+import { useHere } from '../shared/orchard';
+import { count, say } from '../shared/units';
 import { useAskHelper, useHelperLinks, useTakeIn, useWithdraw, type LinkOf } from './queries';
 
 const saysOf = { taken: 'cut', left: 'left', 'could-not': 'could not', note: 'note' } as const;
@@ -85,6 +86,7 @@ function Ask({ asking }: { asking: Asking }) {
 }
 
 function OneLink({ link: l, asking }: { link: LinkOf; asking: Asking }) {
+  const { units } = useHere();
   const withdraw = useWithdraw(asking);
   const takeIn = useTakeIn(asking);
   const word = l.answers.findLast((a) => a.step === 0);
@@ -102,7 +104,7 @@ function OneLink({ link: l, asking }: { link: LinkOf; asking: Asking }) {
         {said.map(({ n, title, answer: a }) => (
           <li key={n}>
             {n} {title}: <b>{a ? saysOf[a.choice] : ''}</b>
-            {a?.d_mm ? `, ${String(a.d_mm)} mm` : ''}
+            {a?.d_mm ? `, ${say(a.d_mm, 'mm', units)}` : ''}
             {a?.note ? `, “${a.note}”` : ''}{' '}
             {a?.entry ? (
               <span className="q">taken in</span>

@@ -6,7 +6,7 @@ import { api, faultOf, need, Refused, type Schemas, type Site } from '../shared/
 import { readDegrees } from '../place/coordinates';
 import { clockOffset } from '../place/draft';
 import { Trouble, Warnings } from '../shared/Trouble';
-import { read, show, unitOf, type Units } from '../shared/units';
+import { degree, read, show, showTemp, unitOf, type Units } from '../shared/units';
 
 interface Props {
   name: string;
@@ -20,13 +20,33 @@ type Near = Schemas['NearClimate'];
 
 const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 const rows = [
-  { key: 'tmax', label: 'Warmest of the day', unit: '°C' },
-  { key: 'tmin', label: 'Coldest of the night', unit: '°C' },
-  { key: 'rain_mm', label: 'Rain', unit: 'mm' },
-  { key: 'rain_days', label: 'Days with rain', unit: '' },
-  { key: 'wind_kmh', label: 'Wind', unit: 'km/h' },
-  { key: 'sun_frac', label: 'Share of sun', unit: '0-1' },
+  { key: 'tmax', label: 'Warmest of the day', as: 'warmth' },
+  { key: 'tmin', label: 'Coldest of the night', as: 'warmth' },
+  { key: 'rain_mm', label: 'Rain', as: 'rain' },
+  { key: 'rain_days', label: 'Days with rain', as: 'plain' },
+  { key: 'wind_kmh', label: 'Wind', as: 'wind' },
+  { key: 'sun_frac', label: 'Share of sun', as: 'share' },
 ] as const;
+
+const kmInMile = 1.609344;
+
+/** How a row of the table is read in the person's units: in x per + from, as the program keeps it. */
+const read1: Record<
+  (typeof rows)[number]['as'],
+  Record<Units, { unit: string; per: number; from: number; digits: number }>
+> = {
+  warmth: {
+    metric: { unit: '°C', per: 1, from: 0, digits: 1 },
+    us: { unit: '°F', per: 1 / 1.8, from: -32 / 1.8, digits: 1 },
+  },
+  rain: { metric: { unit: 'mm', per: 1, from: 0, digits: 1 }, us: { unit: 'in', per: 25.4, from: 0, digits: 2 } },
+  plain: { metric: { unit: '', per: 1, from: 0, digits: 1 }, us: { unit: '', per: 1, from: 0, digits: 1 } },
+  wind: {
+    metric: { unit: 'km/h', per: 1, from: 0, digits: 1 },
+    us: { unit: 'mph', per: kmInMile, from: 0, digits: 1 },
+  },
+  share: { metric: { unit: '0-1', per: 1, from: 0, digits: 2 }, us: { unit: '0-1', per: 1, from: 0, digits: 2 } },
+};
 
 /** The place: coordinates, the nearest shipped climate, shifted for height and known frosts, or one's own numbers. */
 export function PlaceForm({ name, site, units, onSite, act }: Props) {
@@ -76,12 +96,17 @@ export function PlaceForm({ name, site, units, onSite, act }: Props) {
       near.error instanceof Refused ? near.error.fields : shape.error instanceof Refused ? shape.error.fields : [],
       f,
     );
-  const edit = (key: (typeof rows)[number]['key'], m: number, text: string) => {
+  const edit = (row: (typeof rows)[number], m: number, text: string) => {
     const b = own ?? base;
     if (!b) return;
-    const list = [...(b[key] ?? [])];
-    list[m] = text === '' ? NaN : Number(text);
-    setOwn({ ...b, [key]: list });
+    const list = [...(b[row.key] ?? [])];
+    const { per, from } = read1[row.as][units];
+    list[m] = text === '' ? NaN : Math.round((Number(text) * per + from) * 1e4) / 1e4;
+    setOwn({ ...b, [row.key]: list });
+  };
+  const shown = (row: (typeof rows)[number], v: number | undefined) => {
+    const { per, from, digits } = read1[row.as][units];
+    return v === undefined || !Number.isFinite(v) ? '' : String(Number(((v - from) / per).toFixed(digits)));
   };
   const take = () => {
     if (!base) return;
@@ -132,6 +157,7 @@ export function PlaceForm({ name, site, units, onSite, act }: Props) {
           <legend className="sm q">Start from the climate that is most like yours</legend>
           {near.data.slice(0, 4).map((n) => (
             <ClimateChoice
+              units={units}
               key={n.site.slug}
               n={n}
               checked={(base?.slug ?? '') === n.site.slug}
@@ -180,16 +206,14 @@ export function PlaceForm({ name, site, units, onSite, act }: Props) {
                 {rows.map((r) => (
                   <tr key={r.key}>
                     <th scope="row">
-                      {r.label} <span className="q">{r.unit}</span>
+                      {r.label} <span className="q">{read1[r.as][units].unit}</span>
                     </th>
                     {months.map((m, i) => (
                       <td key={m} className="n">
                         <input
                           aria-label={`${r.label}, ${m}`}
-                          value={
-                            Number.isFinite(base[r.key]?.[i]) ? String(Number((base[r.key]?.[i] ?? 0).toFixed(2))) : ''
-                          }
-                          onChange={(e) => edit(r.key, i, e.target.value)}
+                          value={shown(r, base[r.key]?.[i])}
+                          onChange={(e) => edit(r, i, e.target.value)}
                           type="number"
                           step="any"
                           style={{
@@ -241,8 +265,16 @@ export function PlaceForm({ name, site, units, onSite, act }: Props) {
   );
 }
 
-function ClimateChoice({ n, checked, onPick }: { n: Near; checked: boolean; onPick: () => void }) {
-  const mean = (a: number[] | null | undefined, i: number) => Math.round(a?.[i] ?? 0);
+interface ChoiceProps {
+  n: Near;
+  units: Units;
+  checked: boolean;
+  onPick: () => void;
+}
+
+function ClimateChoice({ n, units, checked, onPick }: ChoiceProps) {
+  const mean = (a: number[] | null | undefined, i: number) =>
+    Math.round(Number(showTemp(a?.[i] ?? 0, units).replace('−', '-')));
   return (
     <label
       style={{ display: 'flex', gap: 10, alignItems: 'baseline', padding: '6px 0', borderTop: '1px solid var(--rule)' }}
@@ -251,9 +283,12 @@ function ClimateChoice({ n, checked, onPick }: { n: Near; checked: boolean; onPi
       <span>
         <b>{n.site.name}</b>{' '}
         <span className="sm q">
-          {Math.round(n.distance_km)} km away, {n.lat_diff_deg.toFixed(1)}° of latitude apart
-          {n.mirrored ? ', turned by half a year' : ''}; January {mean(n.site.tmin, 0)} to {mean(n.site.tmax, 0)} °C,
-          July {mean(n.site.tmin, 6)} to {mean(n.site.tmax, 6)} °C
+          {units === 'us'
+            ? `${String(Math.round(n.distance_km / kmInMile))} miles`
+            : `${String(Math.round(n.distance_km))} km`}{' '}
+          away, {n.lat_diff_deg.toFixed(1)}° of latitude apart
+          {n.mirrored ? ', turned by half a year' : ''}; January {mean(n.site.tmin, 0)} to {mean(n.site.tmax, 0)}{' '}
+          {degree(units)}, July {mean(n.site.tmin, 6)} to {mean(n.site.tmax, 6)} {degree(units)}
         </span>
       </span>
     </label>

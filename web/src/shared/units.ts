@@ -27,7 +27,33 @@ export function show(value: number, q: Quantity, units: Units): string {
   return String(Number((value / m.per).toFixed(m.digits)));
 }
 
+const footIn = 12;
+const fourFeetIn = 48;
+
+/** Inches as a tape has them: to the eighth below a foot, to the half below four, whole beyond. */
+function inches(x: number): string {
+  if (x < 0) return `-${inches(-x)}`;
+  const parts = x < footIn ? 8 : x < fourFeetIn ? 2 : 1;
+  const n = Math.round(x * parts);
+  if (n === 0 && x > 0) return 'under 1/8';
+  const whole = Math.floor(n / parts);
+  let rest = n % parts;
+  let of = parts;
+  if (rest === 0) return String(whole);
+  while (rest % 2 === 0) {
+    rest /= 2;
+    of /= 2;
+  }
+  return `${whole > 0 ? `${String(whole)} ` : ''}${String(rest)}/${String(of)}`;
+}
+
+/** An amount in a sentence: as the program's own sentences have it. */
 export function say(value: number, q: Quantity, units: Units): string {
+  if (units === 'us' && (q === 'cm' || q === 'mm')) return `${inches(value / measures[q].us.per)} in`;
+  if (units === 'us' && q === 'm') {
+    const all = Math.round(value / 0.0254);
+    return `${String(Math.trunc(all / footIn))} ft ${String(Math.abs(all % footIn))} in`;
+  }
   return `${show(value, q, units)} ${unitOf(q, units)}`;
 }
 
@@ -41,10 +67,17 @@ export function other(value: number, q: Quantity, units: Units): string {
   return say(value, q, units === 'metric' ? 'us' : 'metric');
 }
 
+/** A number as typed: 3.5, 3,5, 7/8 or 3 1/2; NaN when it is none. */
+function typed(text: string): number {
+  const m = /^\s*(?:(\d+)\s+)?(\d+)\/([1-9]\d*)\s*$/.exec(text);
+  if (m) return Number(m[1] ?? 0) + Number(m[2]) / Number(m[3]);
+  return text.trim() === '' ? NaN : Number(text.replace(',', '.'));
+}
+
 /** What a person typed, in the program's units; undefined when it is no number. */
 export function read(text: string, q: Quantity, units: Units): number | undefined {
-  const v = Number(text.replace(',', '.'));
-  if (text.trim() === '' || !Number.isFinite(v)) return undefined;
+  const v = typed(text);
+  if (!Number.isFinite(v)) return undefined;
   return Math.round(v * measures[q][units].per * 1e4) / 1e4;
 }
 

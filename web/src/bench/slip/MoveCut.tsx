@@ -1,5 +1,6 @@
 import { Trouble } from '../../shared/Trouble';
-import { percent } from '../../shared/units';
+import { useHere } from '../../shared/orchard';
+import { percent, say } from '../../shared/units';
 import { usePlaces, type Asking, type CutAt, type Place, type Step } from './queries';
 
 interface Props {
@@ -36,7 +37,8 @@ export function MoveCut({ s, asking, onMove }: Props) {
 }
 
 function PlaceRow({ p, here, onMove }: { p: Place; here?: boolean; onMove: (to: CutAt) => void }) {
-  const at = p.cut.at_cm > 0 ? `${String(Math.round(p.cut.at_cm))} cm` : 'its base';
+  const { units } = useHere();
+  const at = p.cut.at_cm > 0 ? say(p.cut.at_cm, 'cm', units) : 'its base';
   return (
     <li>
       <button type="button" className="plain" disabled={here} onClick={() => onMove(p.cut)}>
@@ -44,7 +46,7 @@ function PlaceRow({ p, here, onMove }: { p: Place; here?: boolean; onMove: (to: 
       </button>{' '}
       <span className="q sm">
         {here ? 'the cut is here; ' : ''}
-        {percent(p.share)}, {Math.round(p.d_mm)} mm
+        {percent(p.share)}, {say(p.d_mm, 'mm', units)}
         {p.buds_within >= 0.5 ? `, ${String(Math.round(p.buds_within))} fruit buds` : ''}
         {p.bud ? `. ${p.bud}` : ''}
       </span>

@@ -1,7 +1,8 @@
 import Button from '@mui/material/Button';
 import { useEffect, useRef, useState } from 'react';
 import { Told } from '../../help/Told';
-import { percent } from '../../shared/units';
+import { useHere } from '../../shared/orchard';
+import { percent, say } from '../../shared/units';
 import { MoveCut } from './MoveCut';
 import type { Asking, CutAt, Step } from './queries';
 
@@ -22,6 +23,7 @@ interface Props {
 
 /** One step: what and where in a line; open, all it costs, and the two acts of equal size. */
 export function StepItem({ s, no, open, asking, busy, fixed, onOpen, onTake, onLeave, onMove }: Props) {
+  const { units } = useHere();
   const [moving, setMoving] = useState(false);
   const [sure, setSure] = useState(false);
   const item = useRef<HTMLLIElement>(null);
@@ -70,7 +72,7 @@ export function StepItem({ s, no, open, asking, busy, fixed, onOpen, onTake, onL
             ))}
             <li>
               {percent(s.left_after)} is left before the stop line after this step
-              {s.aim === 'lower' && s.gain_cm >= 10 ? `; the top comes ${String(Math.round(s.gain_cm))} cm lower` : ''}.
+              {s.aim === 'lower' && s.gain_cm >= 10 ? `; the top comes ${say(s.gain_cm, 'cm', units)} lower` : ''}.
             </li>
           </ul>
           {s.cautions.map((c) => (

@@ -138,3 +138,15 @@ export function phoneOnly(info: { project: { name: string } }, why: string): voi
 export function laptopOnly(info: { project: { name: string } }, why: string): void {
   test.skip(info.project.name === 'phone', why);
 }
+
+/** On the sheet of a tree: passes the steps that are left, to its end. */
+export async function toTheEnd(page: Page): Promise<void> {
+  const skip = page.getByRole('button', { name: 'Skip for now' });
+  const pause = page.getByRole('region', { name: 'Pause and look' });
+  const end = page.getByRole('region', { name: 'Finish' });
+  await expect(async () => {
+    if (await pause.isVisible()) await page.getByRole('button', { name: 'Stop here' }).click();
+    else if (await skip.isVisible()) await skip.click();
+    expect(await end.isVisible()).toBe(true);
+  }).toPass({ intervals: [50] });
+}

@@ -1,7 +1,7 @@
 import { chromium, type BrowserContext, type Page } from '@playwright/test';
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { accessible, expect, fits, open, phoneOnly, test } from './app';
+import { accessible, expect, fits, open, phoneOnly, test, toTheEnd } from './app';
 
 test.use({ serviceWorkers: 'allow' });
 
@@ -41,14 +41,7 @@ async function work(page: Page, url: string, cuts: number): Promise<void> {
       .getByRole('button', { name: 'Cut made' })
       .click();
   }
-  const skip = page.getByRole('button', { name: 'Skip for now' });
-  const pause = page.getByRole('region', { name: 'Pause and look' });
-  const end = page.getByRole('region', { name: 'Finish' });
-  await expect(async () => {
-    if (await pause.isVisible()) await page.getByRole('button', { name: 'Stop here' }).click();
-    else if (await skip.isVisible()) await skip.click();
-    expect(await end.isVisible()).toBe(true);
-  }).toPass({ intervals: [50] });
+  await toTheEnd(page);
   await page.getByRole('button', { name: 'Finish this tree' }).click();
   await expect(page.getByText(/is finished/)).toBeVisible();
 }

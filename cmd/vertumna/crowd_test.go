@@ -78,15 +78,7 @@ func TestACrowdOfReadersOfHeavyPagesStaysUnderAGigabyte(t *testing.T) {
 // TestACrowdOfWritersIsAnsweredOneByOne: 150 at once, none refused, each kept once. How long they wait is told, not tested.
 func TestACrowdOfWritersIsAnsweredOneByOne(t *testing.T) {
 	const writers, each = 150, 4
-	db := filepath.Join(t.TempDir(), "o.db")
-	ctx := context.Background()
-	s, err := store.Open(ctx, db)
-	require.NoError(t, err)
-	o := store.Orchard{Name: "Crowd"}
-	require.NoError(t, s.AddOrchard(ctx, &o))
-	tree := store.Tree{Code: "A1", Kind: "apple", X: 1, Y: 1}
-	require.NoError(t, s.AddTree(ctx, o.ID, &tree))
-	require.NoError(t, s.Close())
+	db, tree := oneTree(t)
 	p, out := process(t, "serve", "--db", db, "--listen", "127.0.0.1:0", "--quiet", "--today", "2027-06-20")
 	url := address(out)
 	require.NotEmpty(t, url)
@@ -97,7 +89,7 @@ func TestACrowdOfWritersIsAnsweredOneByOne(t *testing.T) {
 			for k := range each {
 				body := fmt.Sprintf(`{"season":2027,"taps":[{"id":"tap-%04d-%04d","limb":"S1","lateral":"","pass":1,"left":1,"taken":0}]}`, w, k)
 				from := time.Now()
-				res, err := http.Post(url+"/api/orchards/crowd/trees/"+tree.ID+"/fruit/taps", "application/json", strings.NewReader(body))
+				res, err := http.Post(url+"/api/orchards/one/trees/"+tree+"/fruit/taps", "application/json", strings.NewReader(body))
 				took[w*each+k] = time.Since(from)
 				if err != nil {
 					bad[w] = err.Error()
@@ -116,10 +108,10 @@ func TestACrowdOfWritersIsAnsweredOneByOne(t *testing.T) {
 	for _, b := range bad {
 		require.Empty(t, b)
 	}
-	s, err = store.Open(ctx, db)
+	s, err := store.Open(context.Background(), db)
 	require.NoError(t, err)
 	defer func() { _ = s.Close() }()
-	taps, err := s.Taps(ctx, tree.ID)
+	taps, err := s.Taps(context.Background(), tree)
 	require.NoError(t, err)
 	require.Len(t, taps, writers*each)
 	slices.Sort(took)

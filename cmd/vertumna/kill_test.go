@@ -61,18 +61,24 @@ func rounds(usual int) int {
 	return usual
 }
 
-// TestKilledInMidSaveItKeepsEveryAcknowledgedTapOnce: writers tap, the program is killed at any moment, and starts again.
-func TestKilledInMidSaveItKeepsEveryAcknowledgedTapOnce(t *testing.T) {
+// oneTree is a file with one tree of an orchard called one.
+func oneTree(t *testing.T) (db, tree string) {
+	t.Helper()
 	ctx := context.Background()
-	db := filepath.Join(t.TempDir(), "o.db")
+	db = filepath.Join(t.TempDir(), "o.db")
 	s, err := store.Open(ctx, db)
 	require.NoError(t, err)
-	o := store.Orchard{Name: "Killed"}
+	o := store.Orchard{Name: "One"}
 	require.NoError(t, s.AddOrchard(ctx, &o))
-	tree := store.Tree{Code: "A1", Kind: "apple", X: 1, Y: 1}
-	require.NoError(t, s.AddTree(ctx, o.ID, &tree))
+	added := store.Tree{Code: "A1", Kind: "apple", X: 1, Y: 1}
+	require.NoError(t, s.AddTree(ctx, o.ID, &added))
 	require.NoError(t, s.Close())
+	return db, added.ID
+}
 
+// TestKilledInMidSaveItKeepsEveryAcknowledgedTapOnce: writers tap, the program is killed at any moment, and starts again.
+func TestKilledInMidSaveItKeepsEveryAcknowledgedTapOnce(t *testing.T) {
+	db, tree := oneTree(t)
 	rnd := rand.New(rand.NewPCG(3, 5))
 	acknowledged, n := map[string]bool{}, rounds(50)
 	for round := range n {
@@ -90,7 +96,7 @@ func TestKilledInMidSaveItKeepsEveryAcknowledgedTapOnce(t *testing.T) {
 				for k := range 50 {
 					id := fmt.Sprintf("tap-%d-%d-%d", round, w, k)
 					body := fmt.Sprintf(`{"season":2027,"taps":[{"id":%q,"limb":"S1","lateral":"","pass":1,"left":1,"taken":0}]}`, id)
-					res, err := client.Post(url+"/api/orchards/killed/trees/"+tree.ID+"/fruit/taps", "application/json", strings.NewReader(body))
+					res, err := client.Post(url+"/api/orchards/one/trees/"+tree+"/fruit/taps", "application/json", strings.NewReader(body))
 					if err != nil {
 						if dead.Load() {
 							return
@@ -117,10 +123,10 @@ func TestKilledInMidSaveItKeepsEveryAcknowledgedTapOnce(t *testing.T) {
 			acknowledged[id] = true
 		}
 	}
-	s, err = store.Open(ctx, db)
+	s, err := store.Open(context.Background(), db)
 	require.NoError(t, err, "the file is sound")
 	defer func() { _ = s.Close() }()
-	taps, err := s.Taps(ctx, tree.ID)
+	taps, err := s.Taps(context.Background(), tree)
 	require.NoError(t, err)
 	kept := map[string]int{}
 	for _, tap := range taps {

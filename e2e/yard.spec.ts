@@ -112,6 +112,14 @@ test('every screen is sound for all, by day and at dusk', async ({ page, demo })
     await open(page, `${demo}/lower-terrace/${path}`);
     await accessible(page);
   }
+  for (const width of [360, 900, 1920]) {
+    await page.setViewportSize({ width, height: 820 });
+    for (const path of ['yard?tree=lower-terrace-C2', 'year']) {
+      await open(page, `${demo}/lower-terrace/${path}`);
+      await accessible(page);
+      await fits(page);
+    }
+  }
 });
 
 test('the southern orchard runs from May and is reached by the switcher', async ({ page, demo }, info) => {

@@ -11,7 +11,7 @@ export function CropYears({ fruit }: { fruit: Fruit }) {
   return (
     <section ref={ref} aria-label="Crop over the years">
       <header className="line">
-        <h3>Crop over the years</h3>
+        <h2 className="h3">Crop over the years</h2>
         <span className="sm q">
           {fruit.alternation ?? ''}
           {fruit.alternation_index !== undefined ? `, index ${fruit.alternation_index.toFixed(2)}` : ''}

@@ -54,7 +54,7 @@ export function LimbsList({
         })}
       </ul>
       <section>
-        <h3>The tree may carry</h3>
+        <h2 className="h3">The tree may carry</h2>
         <p className="big">{fruit.target} fruit</p>
         <p className="sm">
           {say(fruit.kg, 'kg', units)} at {grams(fruit.mass_g, units)}.{' '}
@@ -69,7 +69,7 @@ export function LimbsList({
       </section>
       {(fruit.time_says ?? fruit.window?.says) && (
         <section>
-          <h3>Time left</h3>
+          <h2 className="h3">Time left</h2>
           {fruit.time_says && <p className="sm">{fruit.time_says}</p>}
           {fruit.window && <p className="sm">{fruit.window.says}</p>}
           {fruit.minutes !== undefined && fruit.minutes > 0 && (
@@ -79,13 +79,13 @@ export function LimbsList({
       )}
       {fruit.second && (
         <section>
-          <h3>Second look</h3>
+          <h2 className="h3">Second look</h2>
           <p className="sm">{secondSays(fruit)}</p>
         </section>
       )}
       {fruit.warnings.length > 0 && (
         <section>
-          <h3>Mind</h3>
+          <h2 className="h3">Mind</h2>
           {fruit.warnings.map((w) => (
             <p key={w} className="sm">
               {w}
@@ -95,7 +95,7 @@ export function LimbsList({
       )}
       {others.length > 0 && (
         <section>
-          <h3>After this tree</h3>
+          <h2 className="h3">After this tree</h2>
           <p className="codes">
             {others.slice(0, 8).map((t) => (
               <Link key={t.id} to={`../${t.id}`} aria-label={`${t.code}, ${t.kind_name}`}>

@@ -30,7 +30,7 @@ export function SetBars({
   return (
     <section ref={ref} aria-label={`What sets ${String(limb.keep)}`}>
       <header className="line">
-        <h3>What sets {limb.keep}</h3>
+        <h2 className="h3">What sets {limb.keep}</h2>
         <span className="sm q">{limb.binds}</span>
       </header>
       <svg

@@ -230,7 +230,7 @@ function Curve({ limb }: { limb: FruitLimb }) {
   return (
     <section ref={ref} aria-label="Size against number left" className="curve">
       <header className="line">
-        <h3>If you leave {limb.keep}</h3>
+        <h2 className="h3">If you leave {limb.keep}</h2>
         <span className="nt q">hatched: likely range, our estimate</span>
       </header>
       <SizeCurve points={limb.curve} keep={limb.keep} on={limb.on} width={width} units={units} />

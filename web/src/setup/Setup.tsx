@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { AccessBox } from '../access/AccessBox';
 import { api, need, Refused, type Orchard } from '../shared/api';
@@ -272,6 +272,7 @@ function CalendarBox({ slug }: { slug: string }) {
 }
 
 function DataBox({ orchard }: { orchard: Orchard }) {
+  const file = useRef<HTMLInputElement>(null);
   const client = useQueryClient();
   const go = useNavigate();
   const read = useMutation({
@@ -304,19 +305,19 @@ function DataBox({ orchard }: { orchard: Orchard }) {
         <Button variant="outlined" component="a" href={`/api/orchards/${orchard.slug}/archive`} download>
           Export this orchard
         </Button>
-        <Button component="label">
-          Import an archive
-          <input
-            type="file"
-            accept=".json,application/json"
-            hidden
-            onChange={(e) => {
-              const f = e.target.files?.[0];
-              if (f) read.mutate(f);
-              e.target.value = '';
-            }}
-          />
-        </Button>
+        <Button onClick={() => file.current?.click()}>Import an archive</Button>
+        <input
+          ref={file}
+          type="file"
+          accept=".json,application/json"
+          aria-label="An archive to import"
+          hidden
+          onChange={(e) => {
+            const f = e.target.files?.[0];
+            if (f) read.mutate(f);
+            e.target.value = '';
+          }}
+        />
         <Button color="error" aria-expanded={removing} onClick={() => setRemoving(!removing)}>
           Remove this orchard
         </Button>

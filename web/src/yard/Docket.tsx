@@ -54,7 +54,7 @@ export function Docket({ docket, onLog, onTree }: Props) {
         return (
           <div key={g.key} data-group={g.key}>
             <div className="grp">
-              <h3>{g.title}</h3>
+              <h2 className="h3">{g.title}</h2>
               <span className="sm q">{docket[g.key].length}</span>
             </div>
             {list.map((row) => (

@@ -126,7 +126,7 @@ export function TreePanel({ id, onClose, onLog, onCorrect, onEdit }: Props) {
           ask someone who knows them.
         </div>
       )}
-      <h3>The year’s account</h3>
+      <h2 className="h3">The year’s account</h2>
       <StopLine account={s.account} />
       {s.account.carried.map((c) => (
         <p key={c.says} className="sm">
@@ -140,7 +140,7 @@ export function TreePanel({ id, onClose, onLog, onCorrect, onEdit }: Props) {
       {doc.notes && (
         <>
           <div className="grp">
-            <h3>Notes</h3>
+            <h2 className="h3">Notes</h2>
           </div>
           <p className="sm" style={{ whiteSpace: 'pre-wrap', overflowWrap: 'anywhere' }}>
             {doc.notes}
@@ -233,7 +233,7 @@ function Tasks({ tasks, onLog, day }: { tasks: Task[]; onLog: (t?: Task) => void
   return (
     <>
       <div className="grp">
-        <h3>Its tasks</h3>
+        <h2 className="h3">Its tasks</h2>
         <span className="sm q">{tasks.length}</span>
       </div>
       {tasks.map((t) => (
@@ -268,7 +268,7 @@ function Company({ data, company }: { data: TreePlan; company: string | undefine
   return (
     <>
       <div className="grp">
-        <h3>Company in bloom</h3>
+        <h2 className="h3">Company in bloom</h2>
       </div>
       <p className="sm q">Wants {company}.</p>
       <p className="sm">
@@ -316,7 +316,7 @@ function History({ id, onCorrect }: { id: string; onCorrect: (e: Entry) => void 
   return (
     <>
       <div className="grp">
-        <h3>Its journal</h3>
+        <h2 className="h3">Its journal</h2>
         <span className="sm q">{list.length}</span>
       </div>
       {list.length === 0 && <p className="sm q">Nothing logged yet.</p>}
@@ -369,7 +369,7 @@ function FactsBefore({ id }: { id: string }) {
   return (
     <>
       <div className="grp">
-        <h3>Its facts before</h3>
+        <h2 className="h3">Its facts before</h2>
       </div>
       {changes.map((c) => (
         <p key={c.at + c.said} className="sm">

@@ -25,7 +25,7 @@ export function DayList({ days, until, open }: { days: Days; until: Day; open: b
       {dates.length === 0 && <p className="sm q">Nothing is set in these weeks.</p>}
       {dates.map((d) => (
         <section key={d}>
-          <h3>{weekdayLong(d)}</h3>
+          <h2 className="h3">{weekdayLong(d)}</h2>
           <ol>
             {(by.get(d) ?? []).map((j) => (
               <li key={j.id}>

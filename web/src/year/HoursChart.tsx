@@ -52,7 +52,7 @@ export function HoursChart({
   return (
     <section aria-label="Hours a week" style={{ marginTop: 12, borderTop: '1.5px solid var(--ink)' }}>
       <div style={{ padding: '8px 20px 0', display: 'flex', gap: 16, flexWrap: 'wrap', alignItems: 'baseline' }}>
-        <h3>Hours a week</h3>
+        <h2 className="h3">Hours a week</h2>
         <span className="sm q">
           Bars: work on the days set. Line: the hours you have
           {most > 0 && `, ${String(Math.round(most * 2) / 2)} a week`}.

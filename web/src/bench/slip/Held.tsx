@@ -24,7 +24,7 @@ export function Held({ asking }: { asking: Asking }) {
   return (
     <section className="held" aria-label="Down, then held">
       <div className="heldsays">
-        <h3>Down, then held</h3>
+        <h2 className="h3">Down, then held</h2>
         {d.held ? (
           <p className="heldline">{d.held}</p>
         ) : (

@@ -41,7 +41,7 @@ export function Findings({ findings, chosen, onChoose, asking }: Props) {
           const open = f.letter === chosen;
           return (
             <li key={f.letter}>
-              {list[i - 1]?.step !== f.step && <h3>{steps[f.step]}</h3>}
+              {list[i - 1]?.step !== f.step && <h2 className="h3">{steps[f.step]}</h2>}
               <button type="button" aria-expanded={open} onClick={() => onChoose(f)}>
                 <span className="letter" aria-hidden="true">
                   {f.letter}

@@ -37,7 +37,7 @@ export function StandBack({ bench, tops, season, bearing, outlined, onOutline, o
         <>
           <Past bench={bench} bearing={bearing} />
           <section>
-            <h3>{bench.ahead > 0 ? 'Then' : 'Present'}</h3>
+            <h2 className="h3">{bench.ahead > 0 ? 'Then' : 'Present'}</h2>
             <dl className="rows">
               <Row
                 name="Height"
@@ -67,7 +67,7 @@ export function StandBack({ bench, tops, season, bearing, outlined, onOutline, o
       )}
       <EndTests bench={bench} />
       <section>
-        <h3>Future</h3>
+        <h2 className="h3">Future</h2>
         <p className="sm">
           A {bench.tree.form_name} of {bench.outline.age_years} {bench.outline.age_years === 1 ? 'year' : 'years'}{' '}
           should stand about {say(bench.outline.height_m, 'm', units)} high and {say(bench.outline.width_m, 'm', units)}{' '}
@@ -134,7 +134,7 @@ function Aim({
   const m = (cm: number) => (cm === 0 ? 'gone' : tall(cm, units).replace(/ m$/, ''));
   return (
     <section aria-label="Aim">
-      <h3>Aim</h3>
+      <h2 className="h3">Aim</h2>
       <p className="sm">
         {tops.length === 1 ? 'One top is' : `${String(tops.length)} tops are`} to come under {tall(reachCm, units)}
         {season === 'dormant' ? '; this year counts the summer’s height cut too' : ''}.
@@ -204,7 +204,7 @@ function Past({ bench, bearing }: { bench: Bench; bearing: number }) {
   if (pictures.length === 0) return null;
   return (
     <section>
-      <h3>Past</h3>
+      <h2 className="h3">Past</h2>
       <div className="past">
         {[
           ...pictures,
@@ -255,7 +255,7 @@ function EndTests({ bench }: { bench: Bench }) {
     );
   return (
     <section>
-      <h3>End tests</h3>
+      <h2 className="h3">End tests</h2>
       <dl className="rows">
         {bench.end_tests
           .filter((t) => t.last ?? open)

@@ -52,7 +52,7 @@ export function CountSet({ fruit }: { fruit: Fruit }) {
   return (
     <section aria-label="Count the set" className="form">
       <header className="line">
-        <h3>Count the set</h3>
+        <h2 className="h3">Count the set</h2>
         <span className="sm q">
           {fruit.to_count.length > 0
             ? `count ${fruit.to_count.join(', ')}: spread over the sizes`

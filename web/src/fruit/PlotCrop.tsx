@@ -170,7 +170,7 @@ function Supply({ crop, units, width }: { crop: Crop; units: Units; width: numbe
       </ul>
       {weeks.length > 0 && (
         <>
-          <h3>By week of harvest</h3>
+          <h2 className="h3">By week of harvest</h2>
           <WeekBars crop={crop} weeks={weeks} width={width} units={units} />
         </>
       )}

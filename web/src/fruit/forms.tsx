@@ -89,7 +89,7 @@ export function FrostCount({ fruit }: { fruit: Fruit }) {
   return (
     <section aria-label="Frosted buds" className="form">
       <header className="line">
-        <h3>Frosted buds</h3>
+        <h2 className="h3">Frosted buds</h2>
         <span className="sm q">a day after the night: green to white heart alive, brown dead</span>
       </header>
       <p className="sm">
@@ -151,7 +151,7 @@ export function HarvestLog({ fruit }: { fruit: Fruit }) {
   return (
     <section aria-label="Harvest" className="form">
       <header className="line">
-        <h3>Harvest</h3>
+        <h2 className="h3">Harvest</h2>
         <span className="sm q">both weight and number: they give this tree’s own fruit</span>
       </header>
       <div className="limb-fields">

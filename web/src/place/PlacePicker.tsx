@@ -108,7 +108,8 @@ export function PlacePicker({ draft, onDraft, name, units }: Props) {
         <div className="climates">
           <fieldset>
             <legend>
-              <h3>Climate most like yours</h3> <span className="sm q">by latitude, distance and height</span>
+              <h2 className="h3">Climate most like yours</h2>{' '}
+              <span className="sm q">by latitude, distance and height</span>
             </legend>
             {climates.data.slice(0, mostClimates).map((n) => (
               <Climate

@@ -23,7 +23,7 @@ export function SightOfYear({ sight, laterDays, warmerC, units, onMove }: Props)
   return (
     <section className="sight" aria-label="What a grower sees here">
       <div className="grp">
-        <h3>What a grower sees here</h3>
+        <h2 className="h3">What a grower sees here</h2>
         <span className="sm q">half the years fall within some days of these</span>
       </div>
       <p className="sightsays" role="status">

@@ -16,7 +16,7 @@ export function SeeNow({ docket, slug }: { docket: Docket; slug: string }) {
   return (
     <section className="seenow" aria-label="Do you see it?">
       <div className="grp">
-        <h3>Do you see it?</h3>
+        <h2 className="h3">Do you see it?</h2>
         <span className="sm q">a tap moves what follows</span>
       </div>
       {done && !back.isSuccess && seen.data && (

@@ -229,7 +229,7 @@ export function BendPanel({ bend, others, even, which, error, onAsk }: Props) {
           )}
         </>
       )}
-      <h3>In this order round the ring</h3>
+      <h2 className="h3">In this order round the ring</h2>
       <ol className="limborder sm">
         {others.map((b) => (
           <li key={b.limb}>

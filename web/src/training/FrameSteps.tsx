@@ -24,9 +24,9 @@ export function FrameSteps({ training }: { training: Training }) {
         const now = year === Math.max(1, training.age);
         return (
           <section key={year} aria-label={`Year ${String(year)}`} className={now ? 'now' : undefined}>
-            <h3>
+            <h2 className="h3">
               Year {year} <small className="q num">{steps[0]?.season}</small>
-            </h3>
+            </h2>
             <ol className="bare">
               {steps.map((s) => (
                 <li key={s.what + String(s.tier)} className={s.state}>

@@ -9,9 +9,9 @@ export function Trials({ trials }: { trials: readonly Trial[] }) {
       <h2>Trials</h2>
       {trials.map((t) => (
         <article key={t.date + t.task}>
-          <h3>
+          <h2 className="h3">
             {plain(t.date)} <small className="q">{t.date.slice(0, 4)}</small>
-          </h3>
+          </h2>
           <table className="list sm">
             <thead>
               <tr>

@@ -180,9 +180,9 @@ function Arms({ wall }: { wall: Wall }) {
   const { units } = useHere();
   return (
     <section aria-label="Arms" className="arms">
-      <h3>
+      <h2 className="h3">
         Arms <small className="q">of {say(wall.goal_cm, 'cm', units)} each</small>
-      </h3>
+      </h2>
       {[...wall.wires_cm].reverse().map((w) => (
         <div key={w}>
           {(['b', 'a'] as const).map((side) => {

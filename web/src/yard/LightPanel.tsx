@@ -56,7 +56,7 @@ export function LightPanel({ light, day, asked, onAsk, spot, onSpot }: Props) {
   const list = [...light.trees].sort((a, b) => a.sun_hours - b.sun_hours);
   return (
     <section aria-label="The yard in light">
-      <h2>The yard in light</h2>
+      <h1 className="h2">The yard in light</h1>
       <p className="sm q">
         Hours of sun a day over the growing season under a clear sky, 1 m above the ground, with the trees as they
         stand. Numbers on the plan are hours; the darker, the fewer. Beside a staff: the height up to which the tree

@@ -253,7 +253,7 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
       noValidate
     >
       <div>
-        <h2>{task ? task.title : 'What was seen'}</h2>
+        <h1 className="h2">{task ? task.title : 'What was seen'}</h1>
         <span className="sm q">
           {treeCode || orchard.name}
           {task?.minutes_says ? `, ${task.minutes_says} planned` : ''}

@@ -171,7 +171,7 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
   return (
     <form className="form" onSubmit={send} aria-label={tree.id ? `Edit ${tree.code}` : 'Add a tree'} noValidate>
       <div>
-        <h2>{tree.id ? `Edit ${tree.code}` : 'A new tree'}</h2>
+        <h1 className="h2">{tree.id ? `Edit ${tree.code}` : 'A new tree'}</h1>
         <span className="sm q">Press or drag on the plan to place it, or type its distances.</span>
       </div>
       {select(

@@ -265,7 +265,7 @@ export default function Yard() {
             </Button>
           )}
           <div className="grp">
-            <h3>Year ring</h3>
+            <h2 className="h3">Year ring</h2>
           </div>
           {drawnMarks.map((m) => (
             <div key={m} style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
@@ -276,7 +276,7 @@ export default function Yard() {
             The top is 1 {plan.south ? 'May' : 'November'}; the pointer is the day shown, filled when a window is open.
           </p>
           <div className="grp">
-            <h3>Crown and height</h3>
+            <h2 className="h3">Crown and height</h2>
           </div>
           <Key />
           <OnThePlot features={orchard.plot.features} units={units} />
@@ -321,7 +321,7 @@ function OnThePlot({ features, units }: { features: Feature[]; units: Units }) {
   return (
     <>
       <div className="grp">
-        <h3>On the plot</h3>
+        <h2 className="h3">On the plot</h2>
       </div>
       <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
         {features.map((f) => (

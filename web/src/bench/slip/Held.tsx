@@ -42,20 +42,20 @@ export function Held({ asking }: { asking: Asking }) {
         <ol className="bare">
           {d.years.map((y) => (
             <li key={y.year}>
-              <h4>
+              <h3>
                 {y.year}{' '}
                 <small className="q num">
                   {height(y.height_before_cm)} to {height(y.height_cut_cm)}, {percent(y.account)}, {y.minutes} min,{' '}
                   {say(y.kilos, 'kg', units)}
                 </small>
-              </h4>
+              </h3>
               <Cuts name="Winter" list={y.winter} />
               <Cuts name="Summer" list={y.summer} />
             </li>
           ))}
         </ol>
         <p className="sm q">{d.weak}</p>
-        <h4>Or replace it</h4>
+        <h3>Or replace it</h3>
         <p>
           {d.replace.says} Hours of all care: {d.replace.keep_hours} here, {d.replace.new_hours} there.
         </p>

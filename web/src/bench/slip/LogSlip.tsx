@@ -48,7 +48,7 @@ export function LogSlip({ slip, asking, code, onDone }: Props) {
   };
   return (
     <form className="logslip" onSubmit={submit} aria-label="Log what was cut">
-      <h3>Log what was cut</h3>
+      <h2 className="h3">Log what was cut</h2>
       <p className="sm q">
         Untick what was left. A wound measured by caliper corrects the share; empty, the map’s thickness counts.
       </p>

@@ -17,7 +17,7 @@ export function MoveCut({ s, asking, onMove }: Props) {
     <div className="movecut">
       {s.runners.length > 0 && (
         <>
-          <h4>Would do as well</h4>
+          <h3>Would do as well</h3>
           <ul className="bare">
             {s.runners.map((p) => (
               <PlaceRow key={p.cut.kind + String(p.cut.at_cm)} p={p} onMove={onMove} />
@@ -25,7 +25,7 @@ export function MoveCut({ s, asking, onMove }: Props) {
           </ul>
         </>
       )}
-      <h4>Every place on {s.cut.limb}, from its base</h4>
+      <h3>Every place on {s.cut.limb}, from its base</h3>
       {q.error && <Trouble error={q.error} />}
       <ul className="bare places">
         {(q.data ?? []).map((p) => (

@@ -20,12 +20,12 @@ export function SlipGauge({ slip, chosen }: { slip: Slip; chosen: number }) {
   const over = g.account > limit + 0.0005;
   return (
     <figure className="slipgauge" aria-label="Stop line">
-      <h3>
+      <h2 className="h3">
         Stop line {g.exempt ? 'lifted' : percent(limit)}
         <small className="q num">
           {percent(g.slip)} on the slip{g.winter + g.summer > 0 ? `, ${percent(g.winter + g.summer)} gone` : ''}
         </small>
-      </h3>
+      </h2>
       <svg viewBox={`0 0 ${String(w)} 52`} width="100%" role="img" aria-label={g.says}>
         <defs>
           <pattern id="slip-hatch" width={5} height={5} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">

@@ -116,9 +116,9 @@ export function SlipPanel(p: Props) {
       ) : (
         sectionsOf(slip).map((section) => (
           <section key={section.name} aria-label={section.name}>
-            <h3 className="sectionhead">
+            <h2 className="h3 sectionhead">
               {section.name} <small className="q num">{section.sum}</small>
-            </h3>
+            </h2>
             <ol className="steps">
               {section.groups.map(({ g, list }) => {
                 const [only] = list;
@@ -276,7 +276,7 @@ function Told({ title, list }: { title: string; list: readonly string[] }) {
   if (list.length === 0) return null;
   return (
     <section aria-label={title}>
-      <h3>{title}</h3>
+      <h2 className="h3">{title}</h2>
       <ul className="bare sm">
         {list.map((l) => (
           <li key={l}>{l}</li>

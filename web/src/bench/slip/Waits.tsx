@@ -17,9 +17,9 @@ export function Waits({ title, list, act }: Props) {
   const shown = all ? list : list.slice(0, most);
   return (
     <section aria-label={title}>
-      <h3>
+      <h2 className="h3">
         {title} <small className="q">{list.length}</small>
-      </h3>
+      </h2>
       <ul className="bare waits">
         {shown.map((w) => (
           <li key={w.finding.code + w.finding.limb}>

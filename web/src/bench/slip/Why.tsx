@@ -14,12 +14,12 @@ export function Why({ asking, limb, onLimb }: Props) {
   const { on_slip: goes, says, against } = q.data;
   return (
     <section aria-label={`Why ${goes ? '' : 'not '}${limb}`} className="whylimb" aria-live="polite">
-      <h3>
+      <h2 className="h3">
         {goes ? `Why ${limb}` : `Why not ${limb}`}
         <button type="button" className="plain" onClick={() => onLimb('')}>
           Close
         </button>
-      </h3>
+      </h2>
       <ul className="bare sm">
         {says.map((s) => (
           <li key={s}>

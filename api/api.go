@@ -39,7 +39,7 @@ type Config struct {
 	Log       *slog.Logger
 	Demo      bool
 	// OpenDemo opens the made-up orchards. nil: they are not offered.
-	OpenDemo func(context.Context) (DemoBody, error)
+	OpenDemo  func(context.Context) (DemoBody, error)
 	Household Household
 	Station   orchard.Station // nil: no weather station is asked
 }

@@ -75,11 +75,11 @@ torture:
 	TORTURE=40 go test ./cmd/vertumna -run FirstStartThatIsKilled -v -timeout 60m | grep -E "PASS|FAIL"
 	TORTURE=500 go test ./api -run NoBodyTakesItDown -v -timeout 60m | grep -E "bodies|FAIL|ok"
 	TORTURE=200 go test ./cmd/vertumna -run Crowd -v -timeout 60m | grep -E "at once|FAIL|ok"
-	TORTURE=5000 go test ./exchange ./core/limb ./core/quickline ./orchard -run Fuzz -timeout 60m | grep -E "FAIL|ok"
+	TORTURE=5000 go test ./exchange ./core/limb ./core/almanac ./core/quickline ./orchard -run Fuzz -timeout 60m | grep -E "FAIL|ok"
 
 # every reader of what comes from outside, for a minute each; what is found is kept in testdata/fuzz and tried by every test run
 fuzz:
-	@for x in exchange:FuzzArchive exchange:FuzzLimbsCSV exchange:FuzzNormals core/limb:FuzzMap core/quickline:FuzzLine orchard:FuzzDays; do go test ./$${x%:*} -run xxx -fuzz "^$${x#*:}$$" -fuzztime 60s || exit 1; done
+	@for x in exchange:FuzzArchive exchange:FuzzLimbsCSV exchange:FuzzNormals core/limb:FuzzMap core/limb:FuzzEdits core/almanac:FuzzPlace core/quickline:FuzzLine orchard:FuzzDays; do go test ./$${x%:*} -run xxx -fuzz "^$${x#*:}$$" -fuzztime 60s || exit 1; done
 
 screenshots: build e2e/node_modules/.ready chromium
 	cd e2e && SCREENSHOTS=1 npx --no-install playwright test screenshots

@@ -249,18 +249,23 @@ func (s *serving) openDemo(ctx context.Context, beside *sync.WaitGroup, here fun
 		if out.Address != "" {
 			return out, nil
 		}
+		passing := "" // a folder that goes with the program
 		file, err := demoFile()
 		if err == nil && store.NotInUse(asked, file) != nil { // another program has it open: this one has its own
-			var dir string
-			dir, err = os.MkdirTemp("", "vertumna-demo-")
-			file = filepath.Join(dir, "demo.db")
+			passing, err = os.MkdirTemp("", "vertumna-demo-")
+			file = filepath.Join(passing, "demo.db")
 		}
 		if err != nil {
 			return out, err
 		}
 		listens, over := make(chan string, 1), make(chan error, 1)
 		d := &serving{isDemo: true, db: file, listen: "127.0.0.1:0", today: s.today, quiet: s.quiet, logFormat: s.logFormat, ready: func(a string) { listens <- a }}
-		beside.Go(func() { over <- d.run(ctx, fillDemo) })
+		beside.Go(func() {
+			over <- d.run(ctx, fillDemo)
+			if passing != "" {
+				_ = os.RemoveAll(passing)
+			}
+		})
 		select {
 		case out.Address = <-listens:
 			return out, nil

@@ -168,7 +168,7 @@ func TestTreesComeToReachInFourYearsAndAreHeldThere(t *testing.T) {
 	for name, c := range map[string]struct {
 		count
 		come, stay, rare float64
-	}{"as is usual": {usual, 0.95, 0.95, 0}, "two fifths taller": {taller, 0.88, 0.84, 0.02}} {
+	}{"as is usual": {usual, 0.95, 0.95, 0}, "two fifths taller": {taller, 0.90, 0.85, 0.02}} {
 		t.Logf("%s: of %d trees %d stand at reach after four years, %d are held the next three, %d end higher than they began", name, c.all, c.came, c.kept, c.rose)
 		require.GreaterOrEqual(t, float64(c.came), c.come*float64(c.all), "%s: nearly all come to reach", name)
 		require.GreaterOrEqual(t, float64(c.kept), c.stay*float64(c.all), "%s: and are held there with two thirds of the limit", name)

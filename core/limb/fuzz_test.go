@@ -43,3 +43,31 @@ func FuzzMap(f *testing.F) {
 		require.InDelta(t, m.Height(), back.Height(), 1e-9)
 	})
 }
+
+func FuzzEdits(f *testing.F) {
+	mutants.Add(f, []byte(`[{"op":"set","id":"S1","limb":{"id":"S1","parent":"T","attach_cm":60,"length_cm":150,"diameter_mm":30}},{"op":"mark","id":"S1","mark":{"kind":"dead","at_cm":20}}]`),
+		[]byte(`[{"op":"add","limb":{"id":"S2","parent":"T","attach_cm":50,"azimuth_deg":200,"length_cm":80,"diameter_mm":15}},{"op":"remove","id":"S1"}]`))
+	f.Fuzz(func(t *testing.T, text []byte) {
+		var edits []limb.Edit
+		if json.Unmarshal(text, &edits) != nil {
+			return // the contract refuses it before
+		}
+		doc := limb.Doc{Species: "apple", Limbs: []limb.Limb{
+			{ID: "T", LengthCM: limb.Of(90), DiameterMM: limb.Of(60)},
+			{ID: "S1", Parent: "T", AttachCM: limb.Of(60), LengthCM: limb.Of(150), DiameterMM: limb.Of(30)},
+		}}
+		before, err := json.Marshal(doc)
+		require.NoError(t, err)
+		out, err := limb.Apply(doc, edits...)
+		after, jsonErr := json.Marshal(doc)
+		require.NoError(t, jsonErr)
+		require.JSONEq(t, string(before), string(after), "what is edited is a copy")
+		if err != nil {
+			require.NotEmpty(t, err.Error())
+			return
+		}
+		if m, err := limb.Check(out); err == nil {
+			require.False(t, math.IsNaN(m.Height()) || math.IsInf(m.Height(), 0))
+		}
+	})
+}

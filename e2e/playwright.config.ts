@@ -4,6 +4,7 @@ export default defineConfig({
   testDir: '.',
   timeout: 150_000,
   expect: { timeout: 30_000 },
+  retries: 1, // what passes at the second try is named flaky at the end of the log: a fault to be found, here or in the program
   workers: 2,
   fullyParallel: false,
   reporter: [['line']],

@@ -17,6 +17,20 @@ export default ts.config(
       'jsx-a11y/label-has-associated-control': ['error', { assert: 'either', depth: 4 }],
       '@typescript-eslint/no-unused-vars': ['error', { varsIgnorePattern: '^_' }],
       '@typescript-eslint/no-non-null-assertion': 'error',
+      'no-restricted-imports': [
+        'error',
+        {
+          paths: [
+            {
+              name: 'react-router',
+              importNames: ['useSearchParams'],
+              message:
+                'what stands behind the question mark is changed by useAddress alone, so that no choice undoes another',
+            },
+          ],
+        },
+      ],
     },
   },
+  { files: ['src/shared/address.ts'], rules: { 'no-restricted-imports': 'off' } },
 );

@@ -2,7 +2,7 @@ import { ThemeProvider } from '@mui/material/styles';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import { MemoryRouter } from 'react-router';
+import { BrowserRouter } from 'react-router';
 import { App } from './App';
 import type { Bar, Meta, Orchard, Plan, Site, TreeSummary } from './shared/api';
 import { HereContext } from './shared/orchard';
@@ -218,8 +218,9 @@ export function refusal(field: string, given: string, expected: string, status =
 /** Renders a part of a screen inside an orchard. */
 export function show(ui: ReactNode, units: Units = 'metric', path = '/here/yard') {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  window.history.replaceState(null, '', path);
   return render(
-    <MemoryRouter initialEntries={[path]}>
+    <BrowserRouter>
       <ThemeProvider theme={makeTheme(false)}>
         <QueryClientProvider client={client}>
           <HereContext.Provider value={{ orchard, siteDefaults: {}, meta, units, plan: plan(), planError: null }}>
@@ -227,7 +228,7 @@ export function show(ui: ReactNode, units: Units = 'metric', path = '/here/yard'
           </HereContext.Provider>
         </QueryClientProvider>
       </ThemeProvider>
-    </MemoryRouter>,
+    </BrowserRouter>,
   );
 }
 
@@ -237,9 +238,9 @@ export function openApp(path: string, routes: Record<string, unknown>): Sent[] {
   window.history.replaceState(null, '', path);
   const sent = answer(routes);
   render(
-    <MemoryRouter initialEntries={[path]}>
+    <BrowserRouter>
       <App />
-    </MemoryRouter>,
+    </BrowserRouter>,
   );
   return sent;
 }

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useCallback, useMemo, useRef, useState } from 'react';
-import { Link, useParams, useSearchParams } from 'react-router';
+import { Link, useParams } from 'react-router';
+import { useAddress } from '../shared/address';
 import { plain } from '../shared/day';
 import { useKeys } from '../shared/keys';
 import { useWidth } from '../shared/measure';
@@ -110,10 +111,10 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
   const [brush, setBrush] = useState('');
   const [rubbing, setRubbing] = useState(false);
   const [anew, setAnew] = useState(false);
-  const [search, setSearch] = useSearchParams();
+  const [search, put] = useAddress();
   const side = search.get('side');
   const tab: Side = side === 'map' || side === 'load' ? side : 'slip';
-  const setTab = (t: Side) => setSearch(t === 'slip' ? {} : { side: t }, { replace: true });
+  const setTab = (t: Side) => put({ side: t === 'slip' ? undefined : t });
   const [step, setStep] = useState(0);
   const [look, setLook] = useState<Look>('');
   const slip = useSlip(slipOf, bench.mapped && tab === 'slip');

@@ -1,7 +1,8 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { Link, useParams, useSearchParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { acrossOf, Silhouette } from '../drawing/Silhouette';
 import { StakeLabel } from '../drawing/StakeLabel';
+import { useAddress } from '../shared/address';
 import { api, need, type Schemas } from '../shared/api';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
@@ -19,7 +20,7 @@ export default function Ways() {
   const { id = '' } = useParams();
   const { orchard, plan, meta, units } = useHere();
   const { settled } = useShown();
-  const [params, setParams] = useSearchParams();
+  const [params, put] = useAddress();
   const get = (k: string) => params.get(k) ?? '';
   const other = meta.presets.find((p) => p.slug !== orchard.school.preset)?.slug ?? '';
   const second = params.get('second') ?? other;
@@ -44,15 +45,6 @@ export default function Ways() {
       ),
     placeholderData: keepPreviousData,
   });
-  const put = (k: string, v: string) =>
-    setParams(
-      (was) => {
-        const p = new URLSearchParams(was);
-        p.set(k, v);
-        return p;
-      },
-      { replace: true },
-    );
   const limits = meta.choices.find((c) => c.key === 'yearly_limit')?.values ?? [];
   const tree = plan?.trees.find((t) => t.id === id);
   const pick = (which: 'first' | 'second', school: string) => (
@@ -60,7 +52,7 @@ export default function Ways() {
       <legend>{which === 'first' ? 'One way' : 'The other'}</legend>
       <label>
         School
-        <select value={school} onChange={(e) => put(which, e.target.value)}>
+        <select value={school} onChange={(e) => put({ [which]: e.target.value })}>
           <option value="">as it is kept</option>
           {meta.presets.map((p) => (
             <option key={p.slug} value={p.slug}>
@@ -71,7 +63,7 @@ export default function Ways() {
       </label>
       <label>
         Most in a year
-        <select value={get(`${which}_limit`)} onChange={(e) => put(`${which}_limit`, e.target.value)}>
+        <select value={get(`${which}_limit`)} onChange={(e) => put({ [`${which}_limit`]: e.target.value })}>
           <option value="">as the school has it</option>
           {limits.map((v) => (
             <option key={v.slug} value={v.slug}>
@@ -97,7 +89,7 @@ export default function Ways() {
         {pick('second', second)}
         <label className="way">
           Winters on
-          <select value={years} onChange={(e) => put('years', e.target.value)}>
+          <select value={years} onChange={(e) => put({ years: e.target.value })}>
             {spans.map((n) => (
               <option key={n} value={n}>
                 {n}

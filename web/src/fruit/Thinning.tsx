@@ -1,9 +1,10 @@
 import { useMemo, useState } from 'react';
 import Button from '@mui/material/Button';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import { FruitLimb as FruitLimbDrawing } from '../drawing/FruitLimb';
 import { SizeCurve } from '../drawing/SizeCurve';
 import { StakeLabel } from '../drawing/StakeLabel';
+import { useAddress } from '../shared/address';
 import { Refused } from '../shared/api';
 import { short } from '../shared/day';
 import { useWidth } from '../shared/measure';
@@ -96,7 +97,7 @@ function Laid({ fruit }: { fruit: Fruit }) {
   const { orchard, units } = useHere();
   const { day, today } = useShown();
   const offer = useOfferUndo();
-  const [params, setParams] = useSearchParams();
+  const [params, put] = useAddress();
   const pad = usePad(orchard.slug, fruit.tree.id, fruit.season, fruit.limbs);
   const wanted = params.get('limb');
   const limb = fruit.limbs.find((l) => l.id === wanted) ?? fruit.limbs.find((l) => !l.done) ?? fruit.limbs[0];
@@ -105,14 +106,6 @@ function Laid({ fruit }: { fruit: Fruit }) {
   const at = part.limb === limb?.id ? part.k : 0;
   const setAt = (k: number) => setPart({ limb: limb?.id ?? '', k });
   const below = (params.get('below') ?? (fruit.available === undefined ? 'count' : 'sets')) as Below;
-  const set = (k: string, v: string) =>
-    setParams(
-      (p) => {
-        p.set(k, v);
-        return p;
-      },
-      { replace: true },
-    );
   const fixed = day !== today;
   const done = (w: Way) => {
     if (!limb) return;
@@ -132,7 +125,7 @@ function Laid({ fruit }: { fruit: Fruit }) {
     });
     offer({ id: entry, says: `${limb.id} logged.` });
     const next = others[0];
-    if (next) set('limb', next.id);
+    if (next) put({ limb: next.id });
   };
   if (!limb)
     return <p className="page">No limb of it was measured: map it on the bench, or give the girth of its scaffolds.</p>;
@@ -140,7 +133,7 @@ function Laid({ fruit }: { fruit: Fruit }) {
   const counted = new Map(totals.by);
   return (
     <div className="thinning">
-      <LimbsList fruit={fruit} limb={limb} pad={pad} onLimb={(l) => set('limb', l)} />
+      <LimbsList fruit={fruit} limb={limb} pad={pad} onLimb={(l) => put({ limb: l })} />
       <section className="fruit-centre" aria-label={`Limb ${limb.id}`}>
         <header className="fruit-head">
           <StakeLabel code={fruit.tree.code} />
@@ -167,7 +160,7 @@ function Laid({ fruit }: { fruit: Fruit }) {
         )}
         <div className="segments small" role="group" aria-label="Below the limb">
           {belows.map(([k, name]) => (
-            <button key={k} type="button" aria-pressed={below === k} onClick={() => set('below', k)}>
+            <button key={k} type="button" aria-pressed={below === k} onClick={() => put({ below: k })}>
               {name}
             </button>
           ))}
@@ -181,7 +174,7 @@ function Laid({ fruit }: { fruit: Fruit }) {
       <aside className="fruit-right">
         <div className="limb-pick only-phone" role="group" aria-label="Limb">
           {fruit.limbs.map((l) => (
-            <button key={l.id} type="button" aria-pressed={l.id === limb.id} onClick={() => set('limb', l.id)}>
+            <button key={l.id} type="button" aria-pressed={l.id === limb.id} onClick={() => put({ limb: l.id })}>
               {l.id}
               {l.done ? ' done' : ''}
             </button>

@@ -9,7 +9,8 @@ import {
   useState,
   type ReactNode,
 } from 'react';
-import { useLocation, useSearchParams } from 'react-router';
+import { useLocation } from 'react-router';
+import { useAddress } from './address';
 import { isDay, type Day } from './day';
 
 /** The day every screen shows. While the handle is dragged it runs ahead of the day the program is asked for. */
@@ -48,7 +49,7 @@ function writeAddress(day: Day, today: Day) {
 }
 
 export function ShownDay({ today, children }: { today: Day; children: ReactNode }) {
-  const [params] = useSearchParams();
+  const [params] = useAddress();
   const asked = params.get('day');
   const [handle, setLocal] = useState<Day>(isDay(asked) ? asked : today);
   const day = useDeferredValue(handle);

@@ -1,11 +1,12 @@
 import Button from '@mui/material/Button';
 import { useEffect, useMemo, useState } from 'react';
-import { Link, useParams, useSearchParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { useBench, type Bench } from '../bench/queries';
 import { useSlip, type Asking, type Slip } from '../bench/slip/queries';
 import { StakeLabel } from '../drawing/StakeLabel';
 import { Told } from '../help/Told';
 import { useWaitingFor } from '../outbox/use';
+import { useAddress } from '../shared/address';
 import { useKept } from '../shared/kept';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
@@ -30,7 +31,7 @@ export default function AtTree() {
   const stop = sheet.data?.stops.find((s) => s.tree_id === id);
   const withSlip = stop?.jobs.some((j) => j.slip) ?? false;
   const slip = useSlip(asking, withSlip && bench.data?.mapped === true);
-  const [params] = useSearchParams();
+  const [params] = useAddress();
   const onPaper = Number(params.get('map') ?? NaN); // the map that a printed page was made from
   const [sun, setSun] = useKept('yard-sun', false);
   const [left, setLeft] = useKept('yard-left', false);

@@ -1,6 +1,7 @@
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { StakeLabel } from '../drawing/StakeLabel';
 import { useAllHelperLinks } from '../helper/queries';
+import { useAddress } from '../shared/address';
 import { long, plain } from '../shared/day';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
@@ -22,7 +23,7 @@ const times = [
 export default function Sheet() {
   const { orchard, units } = useHere();
   const { settled } = useShown();
-  const [params, setParams] = useSearchParams();
+  const [params, put] = useAddress();
   const minutes = Number(params.get('minutes') ?? 120);
   const sheet = useSheet(orchard.slug, settled, Number.isFinite(minutes) ? minutes : 120);
   const s = sheet.data;
@@ -48,10 +49,7 @@ export default function Sheet() {
               key={t.minutes}
               type="button"
               aria-pressed={s.asked_minutes === t.minutes}
-              onClick={() => {
-                params.set('minutes', String(t.minutes));
-                setParams(params, { replace: true });
-              }}
+              onClick={() => put({ minutes: String(t.minutes) })}
             >
               {t.name}
             </button>

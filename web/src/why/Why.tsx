@@ -1,5 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useParams, useSearchParams } from 'react-router';
+import { useParams } from 'react-router';
+import { useAddress } from '../shared/address';
 import { api, need, type Schemas } from '../shared/api';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
@@ -29,7 +30,7 @@ export default function Why() {
   const { id = '' } = useParams();
   const { orchard, plan } = useHere();
   const { settled } = useShown();
-  const [params, setParams] = useSearchParams();
+  const [params, put] = useAddress();
   const complaint = params.get('what') ?? '';
   const yes = list(params.get('yes'));
   const no = list(params.get('no'));
@@ -48,19 +49,9 @@ export default function Why() {
     placeholderData: keepPreviousData,
     enabled: complaint !== '',
   });
-  const put = (next: Record<string, string[] | string>) =>
-    setParams(
-      (was) => {
-        const p = new URLSearchParams(was);
-        for (const [k, v] of Object.entries(next)) {
-          const text = typeof v === 'string' ? v : v.join(',');
-          if (text) p.set(k, text);
-          else p.delete(k);
-        }
-        return p;
-      },
-      { replace: true },
-    );
+  const add = (k: 'yes' | 'no' | 'skip', question: string) =>
+    put((now) => ({ [k]: [...list(now.get(k)), question].join(',') }));
+  const anew = { yes: undefined, no: undefined, skip: undefined };
   const tree = plan?.trees.find((t) => t.id === id);
   const d = asked.data?.complaint === complaint ? asked.data : undefined;
   const answered = yes.length + no.length + skip.length;
@@ -79,7 +70,7 @@ export default function Why() {
             key={slug}
             type="button"
             aria-pressed={slug === complaint}
-            onClick={() => put({ what: slug, yes: [], no: [], skip: [] })}
+            onClick={() => put({ what: slug, ...anew })}
           >
             {name}
           </button>
@@ -104,13 +95,13 @@ export default function Why() {
                 </legend>
                 {question.how && <p className="sm q">{question.how}</p>}
                 <div className="acts">
-                  <button type="button" onClick={() => put({ yes: [...yes, question.slug] })}>
+                  <button type="button" onClick={() => add('yes', question.slug)}>
                     Yes
                   </button>
-                  <button type="button" onClick={() => put({ no: [...no, question.slug] })}>
+                  <button type="button" onClick={() => add('no', question.slug)}>
                     No
                   </button>
-                  <button type="button" onClick={() => put({ skip: [...skip, question.slug] })}>
+                  <button type="button" onClick={() => add('skip', question.slug)}>
                     I can’t tell
                   </button>
                 </div>
@@ -119,7 +110,7 @@ export default function Why() {
               <p className="sm q">Nothing more to ask: what is left only time or a neighbour’s eye can tell.</p>
             )}
             {answered > 0 && (
-              <button type="button" className="plain sm" onClick={() => put({ yes: [], no: [], skip: [] })}>
+              <button type="button" className="plain sm" onClick={() => put(anew)}>
                 Begin the look anew
               </button>
             )}

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useEffect, useMemo, useState } from 'react';
-import { useLocation, useNavigate, useSearchParams } from 'react-router';
+import { useLocation, useNavigate } from 'react-router';
+import { useAddress } from '../shared/address';
 import type { Entry, Feature, Tree } from '../shared/api';
 import { useDocket, useTrees, useYardLight } from '../shared/queries';
 import { useKeys } from '../shared/keys';
@@ -30,7 +31,7 @@ const middleOf = (e: Extent) => ({
 export default function Yard() {
   const { orchard, plan, planError, units, meta } = useHere();
   const { settled, today } = useShown();
-  const [params, setParams] = useSearchParams();
+  const [params, put] = useAddress();
   const selected = params.get('tree') ?? '';
   const docket = useDocket(orchard.slug, plan ? settled : '');
   const trees = useTrees(orchard.slug);
@@ -38,16 +39,7 @@ export default function Yard() {
   const light = useYardLight(orchard.slug, settled, lit && plan !== undefined);
   const [hover, setHover] = useState('');
   const [spot, setSpot] = useState<Spot | null>(null);
-  const layer = (on: boolean) =>
-    setParams(
-      (p) => {
-        const next = new URLSearchParams(p);
-        if (on) next.set('layer', 'light');
-        else next.delete('layer');
-        return next;
-      },
-      { replace: true },
-    );
+  const layer = (on: boolean) => put({ layer: on ? 'light' : undefined });
   const [logging, setLogging] = useState<Logging | null>(null);
   const [editing, setEditing] = useState<Tree | null>(null);
 
@@ -67,13 +59,8 @@ export default function Yard() {
       void go(-1);
       return;
     }
-    setParams(
-      (p) => {
-        const next = new URLSearchParams(p);
-        if (closes) next.delete('tree');
-        else next.set('tree', id);
-        return next;
-      },
+    put(
+      { tree: closes ? undefined : id },
       closes ? { replace: true } : { replace: selected !== '', state: { opened: selected === '' || opened } },
     );
   };

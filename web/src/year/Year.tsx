@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { useAddress } from '../shared/address';
 import type { Bar, Plan, Task, TreeSummary } from '../shared/api';
 import { monthStarts, plain, toNumber } from '../shared/day';
 import { useWidth } from '../shared/measure';
@@ -20,7 +20,7 @@ import { Weeks } from './Weeks';
 export default function Year() {
   const { plan, orchard, meta } = useHere();
   const { settled } = useShown();
-  const [params, setParams] = useSearchParams();
+  const [params, put] = useAddress();
   const weeks = params.get('span') === 'weeks';
   const days = useDays(orchard.slug, settled);
   const [chosen, setChosen] = useState('');
@@ -48,17 +48,7 @@ export default function Year() {
               key={String(w)}
               type="button"
               aria-pressed={weeks === w}
-              onClick={() =>
-                setParams(
-                  (was) => {
-                    const next = new URLSearchParams(was);
-                    if (w) next.set('span', 'weeks');
-                    else next.delete('span');
-                    return next;
-                  },
-                  { replace: true },
-                )
-              }
+              onClick={() => put({ span: w ? 'weeks' : undefined })}
             >
               {w ? 'Three weeks' : 'Twelve months'}
             </button>

@@ -24,6 +24,9 @@ func (b *standing) draw(out *BenchBody, m *limb.Map) {
 	}
 	b.facts(&out.Facts, m)
 	out.Warnings = append(out.Warnings, m.Warnings()...)
+	for k, o := range m.Oddities() {
+		out.Warnings[k].Says = b.speaker.Odd(o)
+	}
 }
 
 // usualLatitude serves where no place is set up yet.

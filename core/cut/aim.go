@@ -12,10 +12,12 @@ import (
 // Shares and lines of a slip that is planned for its aim (reach page; our estimates).
 const (
 	severe       = 0.8  // findings at least this bad do not wait for the tops
-	severePart   = 0.25 // of the year's limit is there for them, whatever the tops need
+	severePart   = 0.1  // of the year's limit is there for them, whatever the tops need
 	calmPart     = 2.0 / 3
 	nearlyAll    = 0.8  // of the limit used: what keeps the tops up is the limit
 	growsMeantim = 1.25 // what the tops need in summer against what they need in winter: they grow until then
+	growsToCM    = 30   // a tree this little below reach stands above it by summer
+	growsPart    = 0.2  // of the limit is then left for its tops
 	bandCM       = 10   // tops are lowered to lines at least this far apart
 	mostLines    = 6
 	handCM       = 10
@@ -92,7 +94,7 @@ func (r *run) keepForSummer() {
 	trial := r.fork()
 	trial.cap, trial.dry = r.level, true
 	trial.bringDown()
-	need := growsMeantim * (trial.used - r.used)
+	need := math.Max(growsMeantim*(trial.used-r.used), r.meantime())
 	left := math.Max(0, r.level-need)
 	if trial.tallest() > r.p.reachCM+bandCM && trial.used > nearlyAll*r.level { // the tops can use all there is
 		left = 0
@@ -101,6 +103,14 @@ func (r *run) keepForSummer() {
 	r.protect(trial.done)
 	r.softCap = math.Min(r.cap, math.Min(left, math.Max(calmPart*r.level-need, r.used)))
 	r.cap = math.Min(r.cap, math.Max(left, severePart*r.level))
+}
+
+// meantime is what a winter leaves for tops that stand above reach by summer.
+func (r *run) meantime() float64 {
+	if r.p.summer() || r.p.m.Height() < r.p.reachCM-growsToCM {
+		return 0
+	}
+	return growsPart * r.level
 }
 
 // leaveForWinter cuts no live wood; it tells where the tops will end, and keeps the limbs that take over there.
@@ -138,7 +148,7 @@ func (r *run) bringDown() {
 	r.done.lowerTo(r.p.reachCM)
 	r.ends = r.fork()
 	r.protect(r.done)
-	r.cap = math.Min(r.cap, math.Max(calmPart*r.level, r.used)) // faults leave a third of it, and more where the tops took more
+	r.cap = math.Min(r.cap, math.Max(calmPart*r.level-r.meantime(), r.used)) // faults leave a third of it, and more where the tops took more
 	r.softCap = r.cap
 	if r.tallest() > r.p.reachCM+bandCM { // next year's tops will want it
 		r.softCap = 0

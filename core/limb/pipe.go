@@ -243,18 +243,44 @@ func (m *Map) guessed(i int) int {
 	return n
 }
 
-// Warnings are what is odd but possible on a map.
-func (m *Map) Warnings() given.Faults {
-	var ps faults
+// Codes of what is odd on a map.
+const (
+	ChildThicker = "W_CHILD_THICKER" // a limb thicker than what carries it, where it starts
+	Overfull     = "W_OVERFULL"      // side limbs together thicker than what carries them can feed
+)
+
+// Odd is what is possible on a map, but hardly so: the limb, its thickness, and that of what carries it (ChildThicker).
+type Odd struct {
+	Code, Limb, Carrier string
+	MM, CarrierMM       float64
+}
+
+// Oddities are what is odd but possible on a map, limb by limb.
+func (m *Map) Oddities() []Odd {
+	var out []Odd
 	for i := range m.Axes {
 		a := &m.Axes[i]
 		if a.Parent >= 0 {
 			if at := m.Diameter(a.Parent, a.Attach); a.D > 1.10*at {
-				ps.add("W_CHILD_THICKER", a.ID, "diameter_mm", fmt.Sprintf("%.0f mm", a.D), fmt.Sprintf("at most the %.0f mm of %q where it starts", at, m.Axes[a.Parent].ID))
+				out = append(out, Odd{Code: ChildThicker, Limb: a.ID, Carrier: m.Axes[a.Parent].ID, MM: a.D, CarrierMM: at})
 			}
 		}
 		if m.pipe.taken[i] > 1.25*sq(a.D) {
-			ps.add("W_OVERFULL", a.ID, "diameter_mm", fmt.Sprintf("%.0f mm, with side limbs thicker together than that can feed", a.D), "thinner side limbs, or a thicker one that carries them")
+			out = append(out, Odd{Code: Overfull, Limb: a.ID, MM: a.D})
+		}
+	}
+	return out
+}
+
+// Warnings are the oddities of a map as faults of its numbers.
+func (m *Map) Warnings() given.Faults {
+	var ps faults
+	for _, o := range m.Oddities() {
+		switch o.Code {
+		case ChildThicker:
+			ps.add(o.Code, o.Limb, "diameter_mm", fmt.Sprintf("%.0f mm", o.MM), fmt.Sprintf("at most the %.0f mm of %q where it starts", o.CarrierMM, o.Carrier))
+		case Overfull:
+			ps.add(o.Code, o.Limb, "diameter_mm", fmt.Sprintf("%.0f mm, with side limbs thicker together than that can feed", o.MM), "thinner side limbs, or a thicker one that carries them")
 		}
 	}
 	return given.Faults(ps)

@@ -103,6 +103,7 @@ describe('a tree drawn from its map', () => {
       <TreeDrawing
         limbs={[up, north, east]}
         season="dormant"
+        units="metric"
         findings={[]}
         bearing={180}
         above={false}

@@ -1,4 +1,4 @@
-import { render, screen, within } from '@testing-library/react';
+import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Docket } from './yard/Docket';
 import type { Docket as Data, Task } from './shared/api';
@@ -78,7 +78,7 @@ describe('the docket', () => {
         state: 'waits',
         held: [{ rule: 'forbidden-until', says: 'Waits for dry summer weather.' }],
       });
-    const { container } = render(
+    const { container } = show(
       <Docket docket={data({ wait: [cut('a', 'B1'), cut('b', 'B2')] })} onLog={vi.fn()} onTree={vi.fn()} />,
     );
     const wait = container.querySelector('[data-group="wait"]');
@@ -88,7 +88,7 @@ describe('the docket', () => {
 
   it('puts what is open for months last, with the day it ends', () => {
     const look = task('a', 'A1', { kind: 'stand-back', title: 'Stand back and look', closes: '2027-04-12' });
-    const { container } = render(
+    const { container } = show(
       <Docket docket={data({ anytime: [look], wait: [task('b', 'A2')] })} onLog={vi.fn()} onTree={vi.fn()} />,
     );
     const last = [...container.querySelectorAll('[data-group]')].at(-1) as HTMLElement;
@@ -97,12 +97,12 @@ describe('the docket', () => {
   });
 
   it('says so when nothing asks for anyone', () => {
-    render(<Docket docket={data({ minutes: 0 })} onLog={vi.fn()} onTree={vi.fn()} />);
+    show(<Docket docket={data({ minutes: 0 })} onLog={vi.fn()} onTree={vi.fn()} />);
     expect(screen.getByText(/Nothing asks for you/)).toBeInTheDocument();
   });
 
   it('says what to do instead of a job that was missed', () => {
-    render(
+    show(
       <Docket
         docket={data({ missed: [task('a', 'A1', { state: 'missed', instead: 'Thin still.', group: undefined })] })}
         onLog={vi.fn()}

@@ -8,7 +8,7 @@ import { useWidth } from '../shared/measure';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { isClash } from '../shared/api';
-import { Trouble, Warnings } from '../shared/Trouble';
+import { Trouble } from '../shared/Trouble';
 import { count, say, tall } from '../shared/units';
 import { useDevices } from '../training/queries';
 import { StakeLabel } from '../drawing/StakeLabel';
@@ -22,7 +22,9 @@ import { History } from './History';
 import { LimbList } from './LimbList';
 import { LimbPanel } from './LimbPanel';
 import { LoadPanel } from './LoadPanel';
-import { brushes, MarkBar } from './MarkBar';
+import { lineOf } from './drawn';
+import { brushes, drawBrush, MarkBar } from './MarkBar';
+import { Oddities } from './Oddities';
 import { QuickLine } from './QuickLine';
 import { SketchForm } from './SketchForm';
 import { BackToTree, StandBack } from './StandBack';
@@ -110,6 +112,7 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
   const [strip, setStrip] = useState(false);
   const [brush, setBrush] = useState('');
   const [rubbing, setRubbing] = useState(false);
+  const [drawn, setDrawn] = useState('');
   const [anew, setAnew] = useState(false);
   const [search, put] = useAddress();
   const side = search.get('side');
@@ -314,6 +317,7 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
                   ref={drawing}
                   limbs={drawnLimbs}
                   season={bench.facts.map_season}
+                  units={units}
                   findings={lettersShown(bench.findings, marked !== undefined, finding, atStep?.letters)}
                   chosenFinding={finding}
                   cuts={cuts}
@@ -346,6 +350,14 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
                     predicted || tab !== 'map'
                       ? undefined
                       : (on, to: Vec) => edit([{ op: 'tip', id: on, tip: [to[0], to[1], to[2]] }])
+                  }
+                  onDrawn={
+                    predicted || tab !== 'map' || brush !== drawBrush
+                      ? undefined
+                      : (d) => {
+                          setDrawn(lineOf(d, units));
+                          setBrush('');
+                        }
                   }
                   onMoveBase={
                     predicted || tab !== 'map' ? undefined : (on, cm) => edit([{ op: 'move', id: on, attach_cm: cm }])
@@ -496,7 +508,22 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
                 onBuds={() => setStrip(true)}
               />
             )}
-            {!predicted && <QuickLine which={which} revision={revision} selected={chosen} busy={busy} onEdit={edit} />}
+            {!predicted && (
+              <QuickLine
+                key={drawn}
+                which={which}
+                revision={revision}
+                selected={chosen}
+                draft={drawn}
+                busy={busy}
+                onEdit={(list, written) =>
+                  edit(list, () => {
+                    written();
+                    setDrawn('');
+                  })
+                }
+              />
+            )}
             {phone && (
               <Findings
                 findings={bench.findings}
@@ -508,7 +535,7 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
             <LimbList limbs={bench.limbs} chosen={chosen} onChoose={choose} />
           </>
         )}
-        {tab === 'map' && <Warnings list={bench.warnings} />}
+        {tab === 'map' && <Oddities list={bench.warnings} onChoose={choose} />}
         {bench.mapped && !anew && tab === 'map' && (
           <div className="acts">
             <Button size="small" onClick={() => setAnew(true)}>

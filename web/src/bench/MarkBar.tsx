@@ -26,16 +26,21 @@ interface Props {
   chosen: Limb | undefined;
 }
 
-/** Under the thumb: a brush that marks the limbs one taps, and undo. */
+/** The brush that draws a limb which the map has not. */
+export const drawBrush = 'draw';
+
+/** Under the thumb: a brush that marks the limbs one taps, one that draws a limb, and undo. */
 export function MarkBar({ brush, onBrush, canUndo, onUndo, chosen }: Props) {
   return (
     <div className="markbar" role="group" aria-label="Mark limbs by tapping them">
       <span className="sm q">
-        {brush
-          ? 'Tap the limbs that are so.'
-          : chosen
-            ? `${chosen.id} chosen. Drag its ends, or mark:`
-            : 'Tap a limb, or mark by tapping:'}
+        {brush === drawBrush
+          ? 'Press on what carries it, and draw to its tip. Stand so that it points to the side.'
+          : brush
+            ? 'Tap the limbs that are so.'
+            : chosen
+              ? `${chosen.id} chosen. Drag its ends, or mark:`
+              : 'Tap a limb, or mark by tapping:'}
       </span>
       {brushes.map((b) => (
         <button
@@ -47,6 +52,13 @@ export function MarkBar({ brush, onBrush, canUndo, onUndo, chosen }: Props) {
           {b.name}
         </button>
       ))}
+      <button
+        type="button"
+        aria-pressed={brush === drawBrush}
+        onClick={() => onBrush(brush === drawBrush ? '' : drawBrush)}
+      >
+        Draw a limb
+      </button>
       <button
         type="button"
         className="undoact"

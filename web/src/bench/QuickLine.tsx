@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue, useEffect, useRef, useState } from 'react';
 import { useHere } from '../shared/orchard';
 import { Trouble } from '../shared/Trouble';
 import { say } from '../shared/units';
@@ -11,6 +11,8 @@ interface Props {
   which: { slug: string; id: string; day: string };
   revision: number;
   selected: string;
+  /** What a limb drawn by hand comes to; empty: nothing was drawn. */
+  draft?: string;
   busy: boolean;
   onEdit: (edits: Edit[], written: () => void) => void;
 }
@@ -35,16 +37,22 @@ const names: Record<string, string> = {
 };
 
 /** A limb in one line, typed or spoken to the phone's keyboard; what cannot be read is shown at its word. */
-export function QuickLine({ which, revision, selected, busy, onEdit }: Props) {
+export function QuickLine({ which, revision, selected, draft = '', busy, onEdit }: Props) {
   const { units } = useHere();
-  const [line, setLine] = useState('');
+  const [line, setLine] = useState(draft);
+  const field = useRef<HTMLTextAreaElement>(null);
+  useEffect(() => {
+    if (draft) field.current?.focus(); // what was drawn is read over, and its thickness said
+  }, [draft]);
   const asked = useDeferredValue(line);
   const q = useQuickLine(which, asked, selected, revision);
   const said = line.trim() === '' || asked !== line ? undefined : q.data;
   const ready = !!said && said.edits.length > 0 && said.faults.length === 0;
   const write = () => {
     if (!ready) return;
-    onEdit(said.edits as Edit[], () => setLine('')); // what could not be written stays typed
+    const edits = said.edits as Edit[];
+    const byEye = draft === '' ? edits : edits.map((e) => (e.op === 'add' ? { ...e, by: 'estimated' as const } : e));
+    onEdit(byEye, () => setLine('')); // what could not be written stays typed
   };
   const example =
     units === 'metric'
@@ -58,6 +66,7 @@ export function QuickLine({ which, revision, selected, busy, onEdit }: Props) {
         multiline
         size="small"
         value={line}
+        inputRef={field}
         placeholder={example}
         onChange={(e) => setLine(e.target.value.replace(/\n/g, ' '))}
         onKeyDown={(e) => {
@@ -70,7 +79,12 @@ export function QuickLine({ which, revision, selected, busy, onEdit }: Props) {
       />
       <div id="quick-said" role="status" className="sm">
         {said ? (
-          <Said line={line} said={said} />
+          <>
+            <Said line={line} said={said} />
+            {draft !== '' && (
+              <p className="q">Drawn by eye, and kept as estimated. Say its thickness too, where you know it.</p>
+            )}
+          </>
         ) : (
           <span className="q">
             Say it in any order, as: {selected ? `28 thick (on ${selected}), or: ` : ''}

@@ -1,4 +1,5 @@
 import type { KeyboardEvent } from 'react';
+import { say, type Units } from '../shared/units';
 import {
   coarser,
   haloFrom,
@@ -53,6 +54,7 @@ interface WoodProps {
   view: View;
   sheet: Sheet;
   season: string;
+  units: Units;
   mix: number;
   parentRadius: number;
   chosen: boolean;
@@ -62,7 +64,7 @@ interface WoodProps {
   onKey: (e: KeyboardEvent, id: string) => void;
 }
 
-export function Wood({ l, view, sheet, season, mix, parentRadius, chosen, first, gone, onKey }: WoodProps) {
+export function Wood({ l, view, sheet, season, units, mix, parentRadius, chosen, first, gone, onKey }: WoodProps) {
   const n = l.stations.length / 5;
   const from = haloFrom(l.stations, parentRadius);
   const estimated = l.source === 'estimated';
@@ -72,7 +74,7 @@ export function Wood({ l, view, sheet, season, mix, parentRadius, chosen, first,
       role="treeitem"
       aria-selected={chosen}
       aria-level={l.depth + 1}
-      aria-label={limbSays(l)}
+      aria-label={limbSays(l, units)}
       tabIndex={first ? 0 : -1}
       data-limb={l.id}
       data-gone={gone?.from}
@@ -152,12 +154,12 @@ function parted<T extends { from: number; to: number }>(list: readonly T[], at: 
   );
 }
 
-function limbSays(l: Limb): string {
+function limbSays(l: Limb, units: Units): string {
   const parts = [
     l.id,
     l.parent ? `on ${l.parent}` : 'stem',
-    `${String(Math.round(l.length_cm))} cm long`,
-    `${String(Math.round(l.diameter_mm))} mm thick`,
+    `${say(Math.round(l.length_cm), 'cm', units)} long`,
+    `${say(Math.round(l.diameter_mm), 'mm', units)} thick`,
     l.source,
   ];
   if (l.dead_from_cm !== undefined) parts.push('dead wood');

@@ -9,6 +9,7 @@ import {
   type Ref,
 } from 'react';
 import type { Schemas } from '../shared/api';
+import type { Units } from '../shared/units';
 import { spread, type Label } from './labels';
 import { AboveFrame, gutter, Handle, HeightScale, Outline, RingMarks } from './treeFrame';
 import { ZoneLines, type Zone } from './ZoneBars';
@@ -16,6 +17,7 @@ import { CutBar, CutMarks, cutSpot, type CutMark } from './CutMarks';
 import { TopEnds } from './TopEnds';
 import { painted, Wood, type Painted } from './LimbShape';
 import {
+  along,
   baseOf,
   depthOf,
   extent,
@@ -43,6 +45,7 @@ export interface Turnable {
 interface Props {
   limbs: readonly Limb[];
   season: string;
+  units: Units;
   findings: readonly Finding[];
   /** Where one stands; ignored from above. */
   bearing: number;
@@ -62,6 +65,8 @@ interface Props {
   onChoose: (id: string) => void;
   onMoveTip?: ((id: string, to: Vec) => void) | undefined;
   onMoveBase?: ((id: string, cm: number) => void) | undefined;
+  /** A new limb is being drawn: pressed on what carries it, so many cm along, and drawn to its tip. None: limbs are chosen. */
+  onDrawn?: ((drawn: Drawn) => void) | undefined;
   chosenFinding?: string | undefined;
   /** Cuts on the slip, and the wood that goes with them: from which station on, by limb. */
   cuts?: readonly CutMark[] | undefined;
@@ -75,6 +80,17 @@ interface Props {
   ref?: Ref<Turnable>;
 }
 
+/** A limb drawn by hand: what carries it, from where along that, cm, and from where to where it goes. */
+export interface Drawn {
+  parent: string;
+  attachCm: number;
+  base: Vec;
+  tip: Vec;
+}
+
+/** Shorter strokes than this on the screen draw no limb: they were taps. */
+const leastStrokePx = 14;
+
 const foot = 26;
 const head = 12;
 /** So many letters stand on the drawing at once; the list has them all. */
@@ -83,7 +99,7 @@ const mostLetters = 14;
 /** A tree drawn from its own limb map: from where one stands, or from above. */
 export function TreeDrawing({ ref, ...p }: Props) {
   const svg = useRef<SVGSVGElement>(null);
-  const drag = useRef<{ kind: 'tip' | 'base'; id: string } | null>(null);
+  const drag = useRef<{ kind: 'tip' | 'base' | 'new'; id: string; at?: number } | null>(null);
   const dropped = useRef(false);
   const { sheet, height } = useMemo(
     () => layout(p.limbs, p.above, p.width, p.height, p.reachCm, p.outline),
@@ -130,7 +146,12 @@ export function TreeDrawing({ ref, ...p }: Props) {
     const l = d && byId.get(d.id);
     if (!d || !l || e.type === 'pointercancel') return;
     const spot = spotOf(e);
-    if (d.kind === 'tip') p.onMoveTip?.(l.id, dragged(tipOf(l), spot, view, sheet));
+    if (d.kind === 'new') {
+      const base = along(l.stations, d.at ?? 0);
+      const from = place(base, view, sheet);
+      if (Math.hypot(spot.x - from.x, spot.y - from.y) >= leastStrokePx)
+        p.onDrawn?.({ parent: l.id, attachCm: d.at ?? 0, base, tip: dragged(base, spot, view, sheet) });
+    } else if (d.kind === 'tip') p.onMoveTip?.(l.id, dragged(tipOf(l), spot, view, sheet));
     else {
       const parent = byId.get(l.parent ?? '');
       if (parent) p.onMoveBase?.(l.id, Math.round(nearest(parent.stations, spot, view, sheet).cm * 10) / 10);
@@ -141,10 +162,22 @@ export function TreeDrawing({ ref, ...p }: Props) {
     const l = d && byId.get(d.id);
     if (!d || !l) return;
     const s = spotOf(e);
-    const from = place(d.kind === 'tip' ? baseOf(l) : tipOf(l), view, sheet);
+    const ends = { tip: baseOf, base: tipOf, new: () => along(l.stations, d.at ?? 0) };
+    const from = place(ends[d.kind](l), view, sheet);
     svg.current
       ?.querySelector('.ghost')
       ?.setAttribute('d', `M${from.x.toFixed(1)} ${from.y.toFixed(1)}L${s.x.toFixed(1)} ${s.y.toFixed(1)}`);
+  };
+  /** Pressed while a limb is drawn: it begins on the limb under the finger. */
+  const begin = (e: PointerEvent) => {
+    dropped.current = false;
+    if (!p.onDrawn || e.button !== 0) return;
+    const spot = spotOf(e);
+    const on = byId.get(hitLimb(p.limbs, spot, view, sheet) ?? '');
+    if (!on) return;
+    e.preventDefault();
+    svg.current?.setPointerCapture(e.pointerId);
+    drag.current = { kind: 'new', id: on.id, at: nearest(on.stations, spot, view, sheet).cm };
   };
   const choose = (e: MouseEvent) => {
     if (dropped.current) {
@@ -190,7 +223,7 @@ export function TreeDrawing({ ref, ...p }: Props) {
   return (
     <svg
       ref={svg}
-      className="tree"
+      className={p.onDrawn ? 'tree drawing' : 'tree'}
       viewBox={`0 0 ${String(p.width)} ${String(height)}`}
       width={p.width}
       height={height}
@@ -200,7 +233,7 @@ export function TreeDrawing({ ref, ...p }: Props) {
       onPointerUp={drop}
       onPointerCancel={drop}
       onDragStart={(e) => e.preventDefault()}
-      onPointerDown={() => (dropped.current = false)}
+      onPointerDown={begin}
       onClick={choose}
     >
       <defs>
@@ -235,6 +268,7 @@ export function TreeDrawing({ ref, ...p }: Props) {
           view={view}
           sheet={sheet}
           season={p.season}
+          units={p.units}
           mix={fade(depthOf(l, view), p.above ? extent(p.limbs).top : reach)}
           parentRadius={(byId.get(l.parent ?? '')?.diameter_mm ?? 0) / 20}
           chosen={l.id === p.chosen}

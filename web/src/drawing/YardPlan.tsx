@@ -2,14 +2,18 @@ import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Orchard, Plan, Schemas, TreeSummary } from '../shared/api';
 import { useWidth } from '../shared/measure';
 import { clip, show, type Units } from '../shared/units';
+import { Beneath, type Picture } from './Beneath';
 import { NorthMark, PlanDefs, PlanFrame, ScaleBar, scaleBarHeight, type Extent } from './PlanFrame';
 import { HeightStaff } from './HeightStaff';
 import { lookOf, mostPressing, StakeShape } from './StakeLabel';
 import { YearRing } from './YearRing';
 import { FeatureShape } from './FeatureShape';
 import { LightLayer } from './LightLayer';
+import { Spacing, spacingSays } from './Spacing';
 
 export interface Ghost {
+  /** Of a tree that stands already. */
+  id: string;
   x: number;
   y: number;
   spreadM: number;
@@ -31,6 +35,8 @@ interface Props {
   spot?: { x: number; y: number } | null | undefined;
   onSpot?: ((x: number, y: number) => void) | undefined;
   asked?: string | undefined;
+  /** Beneath the plan while a tree is placed. */
+  beneath?: Picture | null | undefined;
 }
 
 /** The ground drawn: the outline when there is one, else a frame round the trees. */
@@ -68,6 +74,7 @@ export function YardPlan({
   spot: sunAt,
   onSpot,
   asked,
+  beneath,
 }: Props) {
   const [ref, width] = useWidth(700);
   const svg = useRef<SVGSVGElement>(null);
@@ -124,11 +131,12 @@ export function YardPlan({
       >
         <PlanDefs />
         <PlanFrame X={X} Y={Y} e={e} units={units} />
+        {placing && beneath && <Beneath p={beneath} X={X} Y={Y} s={s} />}
         {orchard.plot.outline.length > 2 && (
           <path
             d={`M${orchard.plot.outline.map((p) => `${String(X(p.x))} ${String(Y(p.y))}`).join('L')}Z`}
             fill="var(--sheet)"
-            fillOpacity={0.55}
+            fillOpacity={placing && beneath ? 0.1 : 0.55}
             stroke="var(--rule-strong)"
             strokeWidth={0.8}
           />
@@ -197,6 +205,7 @@ export function YardPlan({
             onHover={onHover}
           />
         ))}
+        {ghost && placing && <Spacing ghost={ghost} trees={plan.trees} units={units} X={X} Y={Y} />}
         {sunAt && (
           <path
             d={`M${String(X(sunAt.x) - 9)} ${String(Y(sunAt.y))}h18M${String(X(sunAt.x))} ${String(Y(sunAt.y) - 9)}v18`}
@@ -209,6 +218,11 @@ export function YardPlan({
         <ScaleBar x={X(e.x1)} y={Y(e.y0) + 20} s={s} units={units} />
         <NorthMark x={X(e.x1) - 20} y={Y(e.y1) + 26} north={orchard.plot.north_deg} />
       </svg>
+      {ghost && placing && (
+        <p className="sm q" role="status">
+          From the nearest: {spacingSays(ghost, plan.trees, units)}.
+        </p>
+      )}
     </div>
   );
 }

@@ -89,6 +89,7 @@ function Page({ token, of, waiting }: { token: string; of: PageOf; waiting: read
           <TreeDrawing
             limbs={limbs}
             season={p.season}
+            units={units}
             findings={[]}
             cuts={p.steps.map((s) => ({
               n: s.n,

@@ -1,5 +1,6 @@
 import { useSyncExternalStore } from 'react';
 import { keptSince } from '../shared/api';
+import { language } from '../shared/day';
 
 const listen = (f: () => void) => {
   keptSince.heard.add(f);
@@ -13,7 +14,7 @@ export const useKeptSince = () => useSyncExternalStore(listen, () => keptSince.v
 export function moment(of: string | number): string {
   const t = new Date(of);
   if (Number.isNaN(t.getTime())) return 'earlier';
-  return t.toLocaleString(undefined, {
+  return t.toLocaleString(language, {
     weekday: 'long',
     day: 'numeric',
     month: 'long',
@@ -26,5 +27,5 @@ export function moment(of: string | number): string {
 export function brief(of: string | number): string {
   const t = new Date(of);
   if (Number.isNaN(t.getTime())) return 'earlier';
-  return t.toLocaleString(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+  return t.toLocaleString(language, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 }

@@ -1,5 +1,5 @@
 import { Link, useParams } from 'react-router';
-import { plain } from '../shared/day';
+import { language, plain } from '../shared/day';
 import { useWidth } from '../shared/measure';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
@@ -184,7 +184,7 @@ function Figures({ s, units }: { s: SeasonOf; units: 'metric' | 'us' }) {
             </td>
           </tr>
           <tr>
-            <th scope="row">Warmth, {s.warmth.heat_gdh.toLocaleString()}</th>
+            <th scope="row">Warmth, {s.warmth.heat_gdh.toLocaleString(language)}</th>
             <td />
             <td>{Math.floor(s.warmth.got * 100)} %</td>
           </tr>

@@ -2,9 +2,11 @@ import { useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Feature, Orchard } from '../shared/api';
 import { useWidth } from '../shared/measure';
 import { say, type Units } from '../shared/units';
+import { Beneath, type Picture } from '../drawing/Beneath';
 import { FeatureShape } from '../drawing/FeatureShape';
 import { NorthMark, PlanDefs, PlanFrame } from '../drawing/PlanFrame';
 import { extentOf } from '../drawing/YardPlan';
+import { BeneathTools, useBeneath } from './BeneathTools';
 
 interface Props {
   orchard: Orchard;
@@ -57,6 +59,7 @@ export function PlotDraw({ orchard, units, onChange }: Props) {
   const [tool, setTool] = useState<(typeof tools)[number] | null>(null);
   const [line, setLine] = useState<{ from: At; to: At } | null>(null);
   const [held, setHeld] = useState<{ x0: number; y0: number; x1: number; y1: number } | null>(null);
+  const beneath = useBeneath(orchard.slug);
   const { plot } = orchard;
   const set = (p: Partial<Orchard['plot']>) => onChange({ ...orchard, plot: { ...plot, ...p } });
   const all = extentOf(orchard, []);
@@ -107,7 +110,7 @@ export function PlotDraw({ orchard, units, onChange }: Props) {
         move(i, k, { x: round(p.x + n * d[0]), y: round(p.y + n * d[1]) });
       }}
       onPointerDown={(ev) => {
-        if (tool) return;
+        if (stroking) return;
         ev.stopPropagation();
         ev.currentTarget.setPointerCapture(ev.pointerId);
         setHeld(e); // the scale stands still while something is moved
@@ -129,7 +132,14 @@ export function PlotDraw({ orchard, units, onChange }: Props) {
       />
     </g>
   );
+  const stroking = tool !== null || beneath.stroke !== '';
+  const length = (of: { from: At; to: At }) => say(round(far(of.from, of.to)), 'm', units);
   const ghost = tool && line ? drawn(tool.kind, tool.as, line.from, line.to) : null;
+  const along = beneath.stroke === 'measure' ? line : beneath.measured;
+  const moved = (p: Picture) =>
+    beneath.stroke === 'move' && line
+      ? { ...p, x: p.x + line.to.x - line.from.x, y: p.y + line.to.y - line.from.y }
+      : p;
   return (
     <div ref={ref}>
       <div className="chips" role="group" aria-label="Draw on the plan">
@@ -138,36 +148,51 @@ export function PlotDraw({ orchard, units, onChange }: Props) {
             key={t.kind}
             type="button"
             aria-pressed={tool?.kind === t.kind}
-            onClick={() => setTool(tool?.kind === t.kind ? null : t)}
+            onClick={() => {
+              setTool(tool?.kind === t.kind ? null : t);
+              beneath.setStroke('');
+            }}
           >
             {t.name}
           </button>
         ))}
       </div>
       <p className="sm q" role="status">
-        {tool && line
-          ? `${say(round(far(line.from, line.to)), 'm', units)}`
+        {stroking && line
+          ? length(line)
           : tool
             ? `Press where the ${tool.name.toLowerCase()} begins and drag to where it ends. Its numbers stand below.`
             : 'Drag a corner or an end; or choose what to draw.'}
       </p>
+      <BeneathTools
+        b={{
+          ...beneath,
+          setStroke: (to) => {
+            setTool(null);
+            beneath.setStroke(to);
+          },
+        }}
+        units={units}
+        plan={{ x: e.x0, y: e.y1, widthM: e.x1 - e.x0 }}
+      />
       <svg
         width={width}
         height={(e.y1 - e.y0) * s + 2 * pad}
         className="corners"
         role="group"
         aria-label="The plot drawn"
-        style={tool ? { cursor: 'crosshair', touchAction: 'none' } : undefined}
+        style={stroking ? { cursor: 'crosshair', touchAction: 'none' } : undefined}
         onPointerDown={(p) => {
-          if (!tool) return;
+          if (!stroking) return;
           p.currentTarget.setPointerCapture(p.pointerId);
           const from = at(p, p.currentTarget);
           setLine({ from, to: from });
         }}
         onPointerMove={(p) => {
-          if (tool && line) setLine({ from: line.from, to: at(p, p.currentTarget) });
+          if (stroking && line) setLine({ from: line.from, to: at(p, p.currentTarget) });
         }}
         onPointerUp={() => {
+          if (beneath.stroke && line && far(line.from, line.to) > 0) beneath.made(line.from, line.to);
           if (tool && line && far(line.from, line.to) >= leastM) {
             const made = drawn(tool.kind, tool.as, line.from, line.to);
             set({ features: [...plot.features, { id: crypto.randomUUID(), points: [], kind: tool.kind, ...made }] });
@@ -178,10 +203,11 @@ export function PlotDraw({ orchard, units, onChange }: Props) {
       >
         <PlanDefs />
         <PlanFrame X={X} Y={Y} e={e} units={units} />
+        {beneath.picture && <Beneath p={moved(beneath.picture)} X={X} Y={Y} s={s} />}
         {plot.outline.length > 2 && (
           <path
             d={`M${plot.outline.map((p) => `${String(X(p.x))} ${String(Y(p.y))}`).join('L')}Z`}
-            fill="var(--sheet)"
+            fill={beneath.picture ? 'none' : 'var(--sheet)'}
             stroke="var(--rule-strong)"
           />
         )}
@@ -189,6 +215,13 @@ export function PlotDraw({ orchard, units, onChange }: Props) {
           <FeatureShape key={f.id} f={f} X={X} Y={Y} s={s} />
         ))}
         {ghost && <FeatureShape f={{ id: 'ghost', kind: 'wall', points: [], ...ghost }} X={X} Y={Y} s={s} />}
+        {along && (
+          <path
+            d={`M${String(X(along.from.x))} ${String(Y(along.from.y))}L${String(X(along.to.x))} ${String(Y(along.to.y))}`}
+            stroke="var(--leaf)"
+            strokeWidth={3}
+          />
+        )}
         <NorthMark x={X(e.x1) - 20} y={Y(e.y1) + 22} north={plot.north_deg} />
         {plot.outline.map((p, k) => grip(-1, k, p, `Corner ${String(k + 1)}`))}
         {plot.features.flatMap((f, i) =>

@@ -23,36 +23,39 @@ export function isDay(text: string | null | undefined): text is Day {
   return !!text && /^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(Date.parse(`${text}T00:00:00Z`));
 }
 
+/** Dates are written as the program's sentences write them, so that a screen speaks one language. */
+export const language = 'en-GB';
+
 function format(day: Day, options: Intl.DateTimeFormatOptions): string {
-  return new Intl.DateTimeFormat(undefined, { ...options, timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
+  return new Intl.DateTimeFormat(language, { ...options, timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
 }
 
-/** 20 Feb, in the person's locale. */
+/** 20 Feb. */
 export function short(day: Day): string {
   return format(day, { day: 'numeric', month: 'short' });
 }
 
-/** Sat 20 February 2027, in the person's locale. */
+/** Sat 20 February 2027. */
 export function long(day: Day): string {
   return format(day, { weekday: 'short', day: 'numeric', month: 'long', year: 'numeric' });
 }
 
-/** Sat 20 Feb, in the person's locale. */
+/** Sat 20 Feb. */
 export function onWeekday(day: Day): string {
   return format(day, { weekday: 'short', day: 'numeric', month: 'short' });
 }
 
-/** Sat, in the person's locale. */
+/** Sat. */
 export function weekday(day: Day): string {
   return format(day, { weekday: 'short' });
 }
 
-/** 20 February, in the person's locale. */
+/** 20 February. */
 export function plain(day: Day): string {
   return format(day, { day: 'numeric', month: 'long' });
 }
 
-/** 20 February 2027, in the person's locale. */
+/** 20 February 2027. */
 export function withYear(day: Day): string {
   return format(day, { day: 'numeric', month: 'long', year: 'numeric' });
 }

@@ -79,6 +79,7 @@ export function OneStep({
         <TreeDrawing
           limbs={limbs}
           season={bench.facts.map_season}
+          units={units}
           findings={[]}
           cuts={[
             {

@@ -43,6 +43,7 @@ export default function Paper() {
     <TreeDrawing
       limbs={limbs}
       season={b.facts.map_season}
+      units={units}
       findings={[]}
       cuts={s.steps.map((x, i, list) => ({
         n: x.n,

@@ -1,8 +1,9 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { Docket as DocketData, Task } from '../shared/api';
-import { onWeekday, plain } from '../shared/day';
+import { onWeekday, plain, short } from '../shared/day';
 import { lookOf, StakeLabel } from '../drawing/StakeLabel';
+import { useOpenJob } from './openJob';
 import { TaskDetail } from './TaskDetail';
 
 interface Props {
@@ -39,7 +40,7 @@ function rows(tasks: Task[]): Task[][] {
 
 /** What to do about the day shown, for each tree, why, until when, and what must wait. */
 export function Docket({ docket, onLog, onTree }: Props) {
-  const [open, setOpen] = useState('');
+  const [open, setOpen] = useOpenJob();
   const empty = groups.every((g) => docket[g.key].length === 0);
   return (
     <section aria-label="Docket">
@@ -91,10 +92,10 @@ interface RowProps {
 
 function when(t: Task, group: string): string {
   if (group === 'opening' || group === 'wait')
-    return t.state === 'waits' && t.opens <= t.closes && group === 'wait' ? '' : `opens ${plain(t.opens)}`;
-  if (group === 'missed') return `closed ${plain(t.closes)}`;
-  if (group === 'anytime') return `until ${plain(t.closes)}`;
-  return group === 'closing' ? `closes ${plain(t.closes)}` : t.minutes_says;
+    return t.state === 'waits' && t.opens <= t.closes && group === 'wait' ? '' : `opens ${short(t.opens)}`;
+  if (group === 'missed') return `closed ${short(t.closes)}`;
+  if (group === 'anytime') return `until ${short(t.closes)}`;
+  return group === 'closing' ? `closes ${short(t.closes)}` : t.minutes_says;
 }
 
 function why(t: Task, group: string, day: string): string {
@@ -118,7 +119,13 @@ function Row({ row, group, open, setOpen, onLog, onTree, day }: RowProps) {
   const many = row.length > 1;
   return (
     <>
-      <button type="button" className="item" aria-expanded={expanded} onClick={() => setOpen(expanded ? '' : first.id)}>
+      <button
+        type="button"
+        className="item"
+        data-at={first.id}
+        aria-expanded={expanded}
+        onClick={() => setOpen(expanded ? '' : first.id)}
+      >
         <span>
           {first.code ? <StakeLabel code={many ? `${String(row.length)}×` : first.code} look={lookOf(group)} /> : null}
         </span>

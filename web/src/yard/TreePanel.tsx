@@ -12,6 +12,7 @@ import { StopLine } from '../drawing/Gauge';
 import { drawnMarks, markOf } from '../drawing/marks';
 import { lookOf, StakeLabel } from '../drawing/StakeLabel';
 import { YearRing } from '../drawing/YearRing';
+import { useOpenJob } from './openJob';
 import { TaskDetail } from './TaskDetail';
 
 interface Props {
@@ -229,7 +230,7 @@ const stateWords: Record<string, string> = {
 };
 
 function Tasks({ tasks, onLog, day }: { tasks: Task[]; onLog: (t?: Task) => void; day: string }) {
-  const [open, setOpen] = useState('');
+  const [open, setOpen] = useOpenJob();
   return (
     <>
       <div className="grp">
@@ -241,6 +242,7 @@ function Tasks({ tasks, onLog, day }: { tasks: Task[]; onLog: (t?: Task) => void
           <button
             type="button"
             className="item"
+            data-at={t.id}
             aria-expanded={open === t.id}
             onClick={() => setOpen(open === t.id ? '' : t.id)}
           >

@@ -1,8 +1,10 @@
 import Button from '@mui/material/Button';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
+import { keptPicture } from '../drawing/Beneath';
 import { useAddress } from '../shared/address';
 import type { Entry, Feature, Tree } from '../shared/api';
+import { useReturn } from '../shared/focus';
 import { useDocket, useTrees, useYardLight } from '../shared/queries';
 import { useKeys } from '../shared/keys';
 import { useHere } from '../shared/orchard';
@@ -44,6 +46,10 @@ export default function Yard() {
   const [editing, setEditing] = useState<Tree | null>(null);
 
   const editingId = editing?.id;
+  const placing = editing !== null;
+  const panel = useRef<HTMLDivElement>(null);
+  useReturn(placing || logging !== null, panel);
+  const beneath = useMemo(() => (placing ? keptPicture(orchard.slug) : null), [placing, orchard.slug]);
   useEffect(() => {
     const main = document.querySelector('main');
     if (main && (logging || editingId !== undefined || selected)) main.scrollTop = 0; // a form, a panel begins at its beginning
@@ -99,7 +105,9 @@ export default function Yard() {
   const kind = meta.kinds.find((k) => k.slug === editing?.kind);
   const spread =
     editing?.spread_m ?? kind?.sizes.find((s) => s.class === (editing?.class ?? 'semi-dwarfing'))?.distance_m ?? 2;
-  const ghost = editing ? { x: editing.x, y: editing.y, spreadM: spread, code: editing.code } : undefined;
+  const ghost = editing
+    ? { id: editing.id, x: editing.x, y: editing.y, spreadM: spread, code: editing.code }
+    : undefined;
   const plant = () => {
     setLogging(null);
     setEditing({ ...newTree(), ...middleOf(extentOf(orchard, plan.trees)) });
@@ -201,6 +209,7 @@ export default function Yard() {
             selected={selected}
             onSelect={select}
             ghost={ghost}
+            beneath={beneath}
             onGhost={editing ? (x, y) => setEditing({ ...editing, x, y }) : undefined}
           />
           {docket.data && docket.data.day === today && !editing && !lit && (
@@ -269,7 +278,9 @@ export default function Yard() {
           <OnThePlot features={orchard.plot.features} units={units} />
         </aside>
       </div>
-      <div className="side">{side}</div>
+      <div className="side" ref={panel} tabIndex={-1}>
+        {side}
+      </div>
     </div>
   );
 }

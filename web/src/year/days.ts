@@ -1,6 +1,6 @@
 import { keepPreviousData, queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, need, type Schemas } from '../shared/api';
-import { addDays, toNumber, type Day } from '../shared/day';
+import { addDays, language, toNumber, type Day } from '../shared/day';
 import { wrote } from '../shared/stale';
 
 export type Days = Schemas['DaysBody'];
@@ -63,9 +63,9 @@ export function monday(day: Day): Day {
   return addDays(day, -((toNumber(day) + 3) % weekDays)); // day 0 was a Thursday
 }
 
-/** Saturday 20 February, in the person's locale. */
+/** Saturday 20 February. */
 export const weekdayLong = (d: Day) =>
-  new Date(`${d}T12:00:00Z`).toLocaleDateString(undefined, {
+  new Date(`${d}T12:00:00Z`).toLocaleDateString(language, {
     weekday: 'long',
     day: 'numeric',
     month: 'long',

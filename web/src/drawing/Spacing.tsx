@@ -1,0 +1,73 @@
+import type { TreeSummary } from '../shared/api';
+import { say, type Units } from '../shared/units';
+import type { Ghost } from './YardPlan';
+
+const most = 4;
+const farM = 8;
+
+/** The trees nearest to a place, nearest first, and whether the crowns would touch. */
+export function neighbours(ghost: Ghost, trees: readonly TreeSummary[]) {
+  return trees
+    .filter((t) => t.id !== ghost.id)
+    .map((t) => {
+      const m = Math.hypot(t.x - ghost.x, t.y - ghost.y);
+      return { t, m, touch: m < (t.spread_m + ghost.spreadM) / 2 };
+    })
+    .filter((n) => n.m <= farM)
+    .sort((a, b) => a.m - b.m)
+    .slice(0, most);
+}
+
+interface Props {
+  ghost: Ghost;
+  trees: readonly TreeSummary[];
+  units: Units;
+  X: (m: number) => number;
+  Y: (m: number) => number;
+}
+
+/** How far a tree that is being placed stands from its neighbours: lines on the plan with their length. */
+export function Spacing({ ghost, trees, units, X, Y }: Props) {
+  return (
+    <g className="spacing" aria-hidden="true" pointerEvents="none">
+      {neighbours(ghost, trees).map(({ t, m, touch }) => {
+        const [x, y] = [(X(t.x) + X(ghost.x)) / 2, (Y(t.y) + Y(ghost.y)) / 2];
+        const text = say(Math.round(m * 100) / 100, 'm', units);
+        return (
+          <g key={t.id}>
+            <path
+              d={`M${X(ghost.x).toFixed(1)} ${Y(ghost.y).toFixed(1)}L${X(t.x).toFixed(1)} ${Y(t.y).toFixed(1)}`}
+              stroke={touch ? 'var(--summer)' : 'var(--ink)'}
+              strokeWidth={1.2}
+              strokeDasharray={touch ? undefined : '5 4'}
+            />
+            <rect
+              x={x - text.length * 3.6 - 4}
+              y={y - 9}
+              width={text.length * 7.2 + 8}
+              height={18}
+              rx={9}
+              fill="var(--ground)"
+              stroke={touch ? 'var(--summer)' : 'var(--rule-strong)'}
+            />
+            <text x={x} y={y + 4.5} textAnchor="middle" fontSize={12.5} fontWeight={700} className="num">
+              {text}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+/** The same in words, for those who do not see the plan. */
+export function spacingSays(ghost: Ghost, trees: readonly TreeSummary[], units: Units): string {
+  const near = neighbours(ghost, trees);
+  if (near.length === 0) return 'No tree stands near.';
+  return near
+    .map(
+      ({ t, m, touch }) =>
+        `${t.code} ${say(Math.round(m * 100) / 100, 'm', units)}${touch ? ', crowns will touch' : ''}`,
+    )
+    .join('; ');
+}

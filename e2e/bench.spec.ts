@@ -170,6 +170,33 @@ test('the bench tells what an experienced eye finds, and turns by keys and dial'
   await fits(page);
 });
 
+test('a limb the map has not is drawn on the tree, said with its thickness, and written', async ({
+  page,
+  demo,
+}, info) => {
+  laptopOnly(info, 'drawn with the pointer; the finger does the same');
+  await open(page, `${demo}/lower-terrace/trees/lower-terrace-C2?side=map`);
+  const limbs = page.locator('[data-limb]');
+  const before = await limbs.count();
+  await page.getByRole('button', { name: 'Draw a limb' }).click();
+  const stem = await page.locator('[data-limb="T"] path[data-part]').first().boundingBox();
+  if (!stem) throw new Error('no stem');
+  await page.mouse.move(stem.x + stem.width / 2, stem.y + stem.height * 0.7);
+  await page.mouse.down();
+  await page.mouse.move(stem.x + stem.width / 2 - 70, stem.y + stem.height * 0.7 - 50, { steps: 5 });
+  await page.mouse.up();
+  const line = page.getByLabel('Quick line');
+  await expect(line).toHaveValue(/^limb on T, from \d+ cm, bearing \d+, \d+ degrees, \d+ cm long$/);
+  await expect(line).toBeFocused();
+  await expect(limbs).toHaveCount(before); // a stroke is a draft
+  await page.keyboard.type(', 11 thick');
+  await page.keyboard.press('Enter');
+  await expect(limbs).toHaveCount(before + 1);
+  await expect(page.locator('[data-limb="T"]')).toHaveCount(1);
+  await expect(page.getByRole('treeitem', { name: /on T, \d+ cm long, 11 mm thick, estimated/ })).toBeAttached();
+  await expect(line).toHaveValue('');
+});
+
 test('the past is drawn, the wanted outline is shown, and end tests are kept', async ({ page, demo }, info) => {
   laptopOnly(info, 'the same on the phone, where another test logs and looks');
   await open(page, demo + bench('C2'));

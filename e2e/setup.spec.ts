@@ -54,6 +54,42 @@ test('a first run: a place, three trees on the plan, and a docket', async ({ pag
   await fits(page);
 });
 
+test('a picture of the plot lies beneath the plan, to scale', async ({ page, demo }, info) => {
+  laptopOnly(info, 'made at the table');
+  await open(page, `${demo}/lower-terrace/setup`);
+  const grey = await page.evaluate(() => {
+    const c = document.createElement('canvas');
+    [c.width, c.height] = [400, 300];
+    c.getContext('2d')?.fillRect(20, 20, 200, 10);
+    return c.toDataURL('image/png').split(',')[1] ?? '';
+  });
+  const files = page.getByLabel('Lay a picture beneath');
+  await files.setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') });
+  await expect(page.getByText('notes.txt is no picture that this browser can read.')).toBeVisible();
+  await files.setInputFiles({ name: 'plot.png', mimeType: 'image/png', buffer: Buffer.from(grey, 'base64') });
+  await page.getByRole('button', { name: 'A known length' }).click();
+  const drawn = page.getByRole('group', { name: 'The plot drawn' });
+  const beneath = drawn.locator('image');
+  const was = Number(await beneath.getAttribute('width'));
+  await drawn.scrollIntoViewIfNeeded();
+  const box = await drawn.boundingBox();
+  if (!box) throw new Error('no plan');
+  await page.mouse.move(box.x + 60, box.y + 60);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 200, box.y + 60, { steps: 4 });
+  await page.mouse.up();
+  const says = await page.getByText(/^as the picture lies/).innerText();
+  const lies = Number(/[\d.]+/.exec(says)?.[0]);
+  await page.getByLabel(/^So long is what you drew along/).fill(String(2 * lies));
+  await page.getByRole('button', { name: 'Scale the picture' }).click();
+  await expect.poll(async () => Number(await beneath.getAttribute('width')) / was).toBeCloseTo(2, 1);
+  await accessible(page);
+  await page.reload();
+  await expect(beneath).toBeAttached(); // this browser keeps it
+  await page.getByRole('button', { name: 'Take it away' }).click();
+  await expect(beneath).toHaveCount(0);
+});
+
 test('switching the school moves windows', async ({ page, demo }, info) => {
   laptopOnly(info, 'made at the table');
   await open(page, `${demo}/lower-terrace/year`);

@@ -175,6 +175,15 @@ test('a tree moved on the plan keeps its history, and one gone leaves the plan',
   await form.getByLabel('North, m').fill('4.9');
   await expect(form.getByText(/m from C2/)).toBeVisible();
   await form.getByLabel('North, m').fill('1.2');
+  const spacing = page.getByText(/^From the nearest:/);
+  const before = await spacing.innerText();
+  const mark = await page.getByRole('button', { name: 'D2: arrow keys move it' }).boundingBox();
+  if (!mark) throw new Error('nothing to drag');
+  await page.mouse.move(mark.x + mark.width / 2, mark.y + mark.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(mark.x + mark.width / 2 + 30, mark.y + mark.height / 2, { steps: 4 });
+  await page.mouse.up();
+  await expect(spacing).not.toHaveText(before); // dragged, it tells how far its neighbours are
   await form.getByRole('button', { name: 'Save' }).click();
   const panel = page.getByRole('region', { name: 'Tree D2' });
   await expect(panel.getByText('moved on the plan')).toBeVisible();

@@ -243,4 +243,31 @@ describe('a quick line', () => {
     expect(written).toHaveBeenCalledWith(edits, expect.any(Function));
     expect(screen.getByRole('textbox', { name: 'Quick line' })).toHaveValue('S1 100 long'); // kept until it is written
   });
+
+  test('Enter writes the line that stands there, never the one that was read before it', async () => {
+    const asked: string[] = [];
+    const give: (() => void)[] = [];
+    vi.stubGlobal('fetch', async (r: Request) => {
+      const { line } = (await r.clone().json()) as { line: string };
+      asked.push(line);
+      await new Promise<void>((done) => give.push(done));
+      const body = { reads: [], faults: [], edits: [{ op: 'set', id: line, limb: { id: line } }] };
+      return new Response(JSON.stringify(body), { status: 200, headers: { 'Content-Type': 'application/json' } });
+    });
+    const written = vi.fn();
+    show(<QuickLine which={which} revision={1} selected="S1" busy={false} onEdit={written} />);
+    const field = screen.getByRole('textbox', { name: 'Quick line' });
+    fireEvent.change(field, { target: { value: '90 long' } });
+    await waitFor(() => expect(asked).toEqual(['90 long']));
+    give[0]?.();
+    await waitFor(() => expect(screen.getByRole('button', { name: 'Write it on the map' })).toBeEnabled());
+    fireEvent.change(field, { target: { value: '90 long, 11 thick' } });
+    expect(screen.getByRole('button', { name: 'Write it on the map' })).toBeDisabled();
+    fireEvent.keyDown(field, { key: 'Enter' });
+    await waitFor(() => expect(asked).toHaveLength(2));
+    expect(written).not.toHaveBeenCalled();
+    give[1]?.();
+    await waitFor(() => expect(written).toHaveBeenCalledTimes(1));
+    expect(written.mock.calls[0]?.[0]).toMatchObject([{ id: '90 long, 11 thick' }]);
+  });
 });

@@ -87,6 +87,7 @@ describe('a limb bent', () => {
     const ask = vi.fn();
     show(
       <BendPanel
+        late={false}
         bend={bend()}
         others={[bend(), bend({ limb: 'S1', verdict: 'leave' })]}
         even={['S3 first.']}
@@ -123,6 +124,7 @@ describe('a limb bent', () => {
     answer({});
     const { unmount } = show(
       <BendPanel
+        late={false}
         bend={bend({ device: 'none', says: ['Too thick to bend.'] })}
         others={[]}
         even={[]}
@@ -134,7 +136,7 @@ describe('a limb bent', () => {
     expect(screen.queryByRole('button', { name: /It holds/ })).toBeNull();
     expect(screen.getByText('Too thick to bend.')).toBeInTheDocument();
     unmount();
-    show(<BendPanel bend={bend({ rig: 'r' })} others={[]} even={[]} which={which} error={null} onAsk={vi.fn()} />);
+    show(<BendPanel late={false} bend={bend({ rig: 'r' })} others={[]} even={[]} which={which} error={null} onAsk={vi.fn()} />);
     expect(screen.queryByRole('button', { name: /It holds/ })).toBeNull();
     expect(screen.getByText(/A device is on this limb/)).toBeInTheDocument();
   });

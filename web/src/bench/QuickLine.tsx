@@ -3,6 +3,7 @@ import TextField from '@mui/material/TextField';
 import { useDeferredValue, useEffect, useRef, useState } from 'react';
 import { useHere } from '../shared/orchard';
 import { Trouble } from '../shared/Trouble';
+import { useWhenReady } from '../shared/ready';
 import { say } from '../shared/units';
 import { compass } from '../drawing/wood';
 import { useQuickLine, type Edit, type Quick } from './queries';
@@ -36,24 +37,33 @@ const names: Record<string, string> = {
   gone: 'take it off',
 };
 
+/** An edit that adds a limb, with its numbers kept as seen by eye. */
+function asEstimated(e: Edit): Edit {
+  if (e.op !== 'add' || !e.limb) return e;
+  const { sources: _, ...limb } = e.limb;
+  return { ...e, by: 'estimated', limb: { ...limb, source: 'estimated' } };
+}
+
 /** A limb in one line, typed or spoken to the phone's keyboard; what cannot be read is shown at its word. */
 export function QuickLine({ which, revision, selected, draft = '', busy, onEdit }: Props) {
   const { units } = useHere();
   const [line, setLine] = useState(draft);
   const field = useRef<HTMLTextAreaElement>(null);
   useEffect(() => {
-    if (draft) field.current?.focus(); // what was drawn is read over, and its thickness said
+    if (!draft) return;
+    field.current?.focus(); // what was drawn is read over, and its thickness said
+    field.current?.setSelectionRange(draft.length, draft.length);
   }, [draft]);
   const asked = useDeferredValue(line);
   const q = useQuickLine(which, asked, selected, revision);
-  const said = line.trim() === '' || asked !== line ? undefined : q.data;
+  const said = line.trim() === '' || asked !== line || q.isPlaceholderData ? undefined : q.data; // never that of another line
   const ready = !!said && said.edits.length > 0 && said.faults.length === 0;
-  const write = () => {
-    if (!ready) return;
+  const write = useWhenReady(line, said !== undefined, () => {
+    if (!said || !ready) return;
     const edits = said.edits as Edit[];
-    const byEye = draft === '' ? edits : edits.map((e) => (e.op === 'add' ? { ...e, by: 'estimated' as const } : e));
+    const byEye = draft === '' ? edits : edits.map(asEstimated);
     onEdit(byEye, () => setLine('')); // what could not be written stays typed
-  };
+  });
   const example =
     units === 'metric'
       ? 'second scaffold, from 60 cm, to the east, 50 degrees, 120 long, 28 thick, three years'
@@ -78,7 +88,9 @@ export function QuickLine({ which, revision, selected, draft = '', busy, onEdit 
         slotProps={{ htmlInput: { maxLength: 500, 'aria-describedby': 'quick-said', autoCapitalize: 'off' } }}
       />
       <div id="quick-said" role="status" className="sm">
-        {said ? (
+        {line.trim() !== '' && !said ? (
+          <span className="q">Reading it.</span>
+        ) : said ? (
           <>
             <Said line={line} said={said} />
             {draft !== '' && (

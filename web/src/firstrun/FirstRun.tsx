@@ -7,6 +7,7 @@ import { api, need, type Orchard } from '../shared/api';
 import { useMeta, useOrchards } from '../shared/queries';
 import { Trouble } from '../shared/Trouble';
 import { wrote } from '../shared/stale';
+import { useWhenReady } from '../shared/ready';
 import { read, say, type Units } from '../shared/units';
 import { blankDraft, useDraftedPlace, type Draft } from '../place/draft';
 import { PlacePicker } from '../place/PlacePicker';
@@ -98,6 +99,11 @@ export default function FirstRun() {
       void go(`/${slug}/yard`);
     },
   });
+  const failed = place.at && !place.settled ? (place.place.error ?? place.climates.error) : null;
+  const whenPlaced = useWhenReady(JSON.stringify(draft), place.settled || !!failed, () => {
+    if (place.settled) make.mutate();
+    else setUnsaid('The place could not be worked out. Say it anew, or empty the field, to say it later.');
+  });
   /** What was typed of a place counts: a name that nobody knows is not passed over. */
   const finish = () => {
     if (lies) {
@@ -105,12 +111,7 @@ export default function FirstRun() {
       setUnsaid('Say which town is meant, or give latitude and longitude; or empty the field, to say it later.');
       return;
     }
-    if (place.at && !place.place.data) {
-      setAt(0);
-      setUnsaid('The place is being worked out. Press again in a moment.');
-      return;
-    }
-    make.mutate();
+    whenPlaced();
   };
 
   return (

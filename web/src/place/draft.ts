@@ -95,5 +95,13 @@ export function useDraftedPlace(d: Draft, name: string, units: Units) {
     placeholderData: (previous) => (at ? previous : undefined),
     retry: false,
   });
-  return { at, elevM, climates, near, place };
+  /** The answer is of what the draft says now: what is kept on the screen meanwhile is not to be acted on. */
+  const settled =
+    at === undefined ||
+    (place.data !== undefined &&
+      !place.isPlaceholderData &&
+      !climates.isPlaceholderData &&
+      later === d.laterDays &&
+      warmer === d.warmerC);
+  return { at, elevM, climates, near, place, settled };
 }

@@ -10,6 +10,8 @@ import { useLogRig, type Bend, type BendAsked, type Which } from './queries';
 
 interface Props {
   bend: Bend;
+  /** It is of what was asked before: what is asked now is still worked out. */
+  late: boolean;
   others: readonly Bend[];
   even: readonly string[];
   which: Which;
@@ -43,7 +45,7 @@ const stiff = new Set(['spreader', 'notched_stick', 'clothespin']);
 const holds = new Set<string>(devices.map((d) => d.slug));
 
 /** One limb bent: now, today, later; with what, how long, how wide the loop. */
-export function BendPanel({ bend, others, even, which, error, onAsk }: Props) {
+export function BendPanel({ bend, late, others, even, which, error, onAsk }: Props) {
   const { units } = useHere();
   const offer = useOfferUndo();
   const log = useLogRig(which);
@@ -222,7 +224,7 @@ export function BendPanel({ bend, others, even, which, error, onAsk }: Props) {
             </p>
           ) : (
             <div className="acts">
-              <Button variant="contained" disabled={log.isPending} onClick={put}>
+              <Button variant="contained" disabled={log.isPending || late} onClick={put}>
                 It holds at {bend.today_deg.toFixed(0)}°
               </Button>
             </div>

@@ -106,6 +106,7 @@ function Trained({ which }: { which: Which }) {
               <BendPanel
                 key={shown.limb}
                 bend={shown}
+                late={asked !== undefined && (bend.isPlaceholderData || bend.isLoading)}
                 others={data.bends}
                 even={data.even}
                 which={which}

@@ -7,23 +7,54 @@ test('a screen whose code does not come says so in its frame, and opens by itsel
   demo,
 }, info) => {
   laptopOnly(info, anywhere);
-  await open(page, `${demo}/lower-terrace/yard`);
-  const words = page.getByRole('navigation', { name: 'Screens' }).first();
-  for (const [chunk, word] of [
-    ['Year', 'Year'],
-    ['Trees', 'Trees'],
-    ['Thinning', 'Thinning'],
-  ] as const) {
-    await page.route(`**/assets/${chunk}-*.js`, (r) => r.abort());
-    await page.route('**/healthz', (r) => r.abort());
-    await words.getByRole('link', { name: word }).click();
-    await expect(page.getByRole('alert')).toContainText('No answer from Vertumna');
-    await expect(page.getByRole('slider', { name: 'Day shown' })).toBeVisible(); // the frame stands
-    await page.unroute(`**/assets/${chunk}-*.js`);
-    await page.unroute('**/healthz');
-    await expect(page.getByRole('alert')).toHaveCount(0);
-    await expect(page.locator('main h1').first()).toBeVisible();
+  test.slow(); // fourteen screens
+  const tree = 'trees/lower-terrace-C1';
+  const screens = {
+    Year: 'year',
+    Trees: 'trees',
+    Thinning: 'thinning/lower-terrace-C2',
+    Sheet: 'sheet',
+    AtTree: 'sheet/lower-terrace-C1',
+    Paper: 'sheet/lower-terrace-C1/paper',
+    Setup: 'setup',
+    Bench: tree,
+    Training: `${tree}/training`,
+    Ways: `${tree}/ways`,
+    Why: `${tree}/why`,
+    Season: `${tree}/season`,
+    Devices: 'devices',
+    FirstRun: '/new',
+  };
+  const blocked = new Set<string>();
+  let away = false;
+  await page.route('**/assets/*.js', (r) =>
+    [...blocked].some((chunk) => r.request().url().includes(`/assets/${chunk}-`)) ? r.abort() : r.continue(),
+  );
+  await page.route('**/healthz', (r) => (away ? r.abort() : r.continue()));
+  const frame = page.getByRole('navigation', { name: 'Screens' }).first();
+  for (const [chunk, path] of Object.entries(screens)) {
+    await test.step(chunk, async () => {
+      blocked.add(chunk);
+      away = true;
+      await page.goto(`${demo}${path.startsWith('/') ? path : `/lower-terrace/${path}`}`);
+      await expect(page.getByRole('alert').first()).toContainText('No answer from Vertumna');
+      if (!path.startsWith('/')) await expect(frame).toBeVisible(); // the frame stands
+      blocked.clear();
+      away = false;
+      await expect(page.getByRole('alert')).toHaveCount(0);
+      await expect(page.locator('main h1').first()).toBeVisible();
+    });
   }
+  // from one screen to the next, as one walks
+  await open(page, `${demo}/lower-terrace/yard`);
+  blocked.add('Year');
+  away = true;
+  await frame.getByRole('link', { name: 'Year' }).click();
+  await expect(page.getByRole('alert')).toContainText('No answer from Vertumna');
+  await expect(page.getByRole('slider', { name: 'Day shown' })).toBeVisible();
+  blocked.clear();
+  away = false;
+  await expect(page.locator('main h1').first()).toHaveText('Year');
 });
 
 test('a browser that has had enough changes of the address keeps the screen', async ({ page, demo }, info) => {
@@ -122,7 +153,13 @@ test('the keyboard is seen on every kind of control', async ({ page, demo }, inf
     form.getByRole('button', { name: 'Plant it here' }),
     form.getByRole('button', { name: 'Back' }),
     form.getByRole('checkbox', { name: 'Stake' }),
+    form.getByLabel('East, m'),
+    form.getByLabel('Kind'),
     page.getByRole('button', { name: 'Find', exact: true }),
+    page.getByRole('link', { name: 'Settings' }),
+    page.getByRole('navigation', { name: 'Screens' }).first().getByRole('link', { name: 'Year' }),
+    page.getByRole('slider', { name: 'Day shown' }),
+    page.getByRole('button', { name: 'New tree: arrow keys move it' }),
   ]) {
     await control.scrollIntoViewIfNeeded();
     const box = await control.boundingBox();

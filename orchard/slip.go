@@ -132,7 +132,7 @@ func (p *slipMade) workOf(s *cut.Slip) year.Work {
 }
 
 // slipsAs is raised when the program makes another slip of the same inputs: what was kept of those before is made anew.
-const slipsAs = 7
+const slipsAs = 8
 
 // madeFrom tells slips apart by all that they are made from: the same text, the same slip.
 func (p *slipMade) madeFrom(mark store.MapMark) string {

@@ -11,18 +11,19 @@ import (
 
 // Shares and lines of a slip that is planned for its aim (reach page; our estimates).
 const (
-	severe       = 0.8  // findings at least this bad do not wait for the tops
-	severePart   = 0.1  // of the year's limit is there for them, whatever the tops need
+	severe       = 0.8 // findings at least this bad do not wait for the tops
+	severePart   = 0.1 // of the year's limit is there for them, whatever the tops need
 	calmPart     = 2.0 / 3
 	nearlyAll    = 0.8  // of the limit used: what keeps the tops up is the limit
 	growsMeantim = 1.25 // what the tops need in summer against what they need in winter: they grow until then
-	growsToCM    = 30   // a tree this little below reach stands above it by summer
+	growsToCM    = 50   // a tree this little below reach stands above it by summer
 	growsPart    = 0.2  // of the limit is then left for its tops
 	bandCM       = 10   // tops are lowered to lines at least this far apart
 	mostLines    = 6
+	tallFirst    = 60 // what height counts against the price of a cut, where the tallest come first; 1 elsewhere
 	handCM       = 10
 	lineSlackCM  = 0.5
-	unevenPart   = 0.7  // of a cut's worth, where it leaves a top at another height than its twin was ended at
+	unevenPart   = 0.85 // of a cut's worth, where it leaves a top at another height than its twin was ended at
 	twinStartCM  = 20   // twins start this near one another
 	twinAlike    = 0.75 // and the thinner has this much of the thicker's diameter
 	twinLevelCM  = 20   // and they end level within this
@@ -155,12 +156,26 @@ func (r *run) bringDown() {
 	}
 }
 
-// lowest brings the tops to each of these lines under a limit, and gives the trial that leaves them lowest.
+// lowest brings the tops to each of these lines under a limit, and gives the trial that leaves them lowest. Tops that the most
+// effective cuts leave above reach are tried the tallest first too.
 func (r *run) lowest(lines []float64, limit float64) *run {
+	best := r.tried(lines, limit, 1)
+	if best.tallest() <= r.p.reachCM+aboveReachCM {
+		return best
+	}
+	other := r.tried(lines, limit, tallFirst)
+	if round6(other.excess()) < round6(best.excess()) {
+		return other
+	}
+	return best
+}
+
+// tried is the best of the trials, one a line, with what height counts against the price of a cut.
+func (r *run) tried(lines []float64, limit, height float64) *run {
 	trials := make([]*run, len(lines))
 	for n := range lines {
 		trials[n] = r.fork()
-		trials[n].cap = math.Min(r.level, limit)
+		trials[n].cap, trials[n].height = math.Min(r.level, limit), height
 	}
 	together.Do(len(lines), func(n int) {
 		for k := n; k >= 0; k-- { // what is left of the limit lowers some of them further
@@ -416,7 +431,7 @@ func (l *lowering) lowers(n int) float64 {
 	if !l.over(n) {
 		return 0
 	}
-	return 1 + (l.now[n]-l.line)/100
+	return 1 + l.r.height*(l.now[n]-l.line)/100
 }
 
 // make makes the best cut of a top, or strikes it out; what hangs together with it is weighed anew.
@@ -527,7 +542,7 @@ func (r *run) fork() *run {
 
 // become takes over what was tried.
 func (r *run) become(tried *run) {
-	limits := [2]float64{r.cap, r.softCap}
+	own := [3]float64{r.cap, r.softCap, r.height}
 	*r = *tried
-	r.cap, r.softCap = limits[0], limits[1]
+	r.cap, r.softCap, r.height = own[0], own[1], own[2]
 }

@@ -43,6 +43,7 @@ type run struct {
 	used    float64
 	big     int
 	softCap float64        // the limit of findings that can wait
+	height  float64        // what the height of a top counts against the price of its cut
 	heirs   map[int]string // limbs named to take over, and from whom
 	ends    *run           // where the tops end this year: this run, or what is foreseen of its summer; nil: as they stand
 	done    *run           // where they end when all is done
@@ -77,7 +78,7 @@ func newRun(p *Planner, level float64) *run {
 	n := len(p.findings)
 	r := &run{
 		p: p, cap: level * p.o.part(), level: level, order: byStep, pos: map[int]int{}, open: make([]bool, n), solved: make([]bool, n), why: make([]Carried, n),
-		ready: map[int][]choice{}, used: p.o.Used, big: p.o.BigUsed,
+		height: 1, ready: map[int][]choice{}, used: p.o.Used, big: p.o.BigUsed,
 	}
 	r.softCap, r.heirs = r.cap, map[int]string{}
 	if p.o.HeightFirst {

@@ -90,17 +90,18 @@ type AccountBody struct {
 
 // Bar is a task's window as it is drawn.
 type Bar struct {
-	ID      string      `json:"id"`
-	Kind    string      `json:"kind"`
-	Title   string      `json:"title"`
-	Short   string      `json:"short"`
-	Mark    string      `json:"mark"`
-	Opens   almanac.Day `json:"opens"`
-	Closes  almanac.Day `json:"closes"`
-	State   string      `json:"state"`
-	Group   string      `json:"group,omitempty"`
-	Minutes float64     `json:"minutes"`
-	Cut     bool        `json:"cut"`
+	ID       string      `json:"id"`
+	Kind     string      `json:"kind"`
+	Title    string      `json:"title"`
+	Short    string      `json:"short"`
+	Mark     string      `json:"mark"`
+	Opens    almanac.Day `json:"opens"`
+	Closes   almanac.Day `json:"closes"`
+	State    string      `json:"state"`
+	Group    string      `json:"group,omitempty"`
+	Minutes  float64     `json:"minutes"`
+	Cut      bool        `json:"cut"`
+	Optional bool        `json:"optional,omitempty" doc:"nothing is lost when it is left"`
 }
 
 // Says is evidence with its sentence.

@@ -423,10 +423,14 @@ func (f *fruitMade) axes(root int) []FruitAxis {
 }
 
 func (f *fruitMade) load(l *crop.LimbAt) LoadBody {
+	saves := f.speaker.Load(l)
+	if f.winter {
+		saves = f.speaker.Snow(l)
+	}
 	out := LoadBody{
 		Limb: l.Limb, Fruit: l.Fruit, Safe: l.SafeFruit, Break: l.BreakFruit, Use: math.Round(l.Use*1000) / 1000, State: l.State, StateSays: words.LoadState(l.State),
 		KG: round1(l.LoadKG), SagCM: round1(l.TipSagCM), StressMPa: round1(l.StressMPa), LimitMPa: round1(l.LimitMPa), Crotch: round4(l.Strength), Remove: l.Remove,
-		ShortenTo: l.ShortenToCM, AfterCut: l.FruitAfterShortening, PropAt: l.PropAtCM, PropHolds: l.PropHolds, Saves: orEmpty(f.speaker.Load(l)), Warnings: []string{},
+		ShortenTo: l.ShortenToCM, AfterCut: l.FruitAfterShortening, PropAt: l.PropAtCM, PropHolds: l.PropHolds, Saves: orEmpty(saves), Warnings: []string{},
 	}
 	for _, w := range l.Warnings {
 		if says := words.CropWarning(w); says != "" && w != crop.WNoLimit {

@@ -36,7 +36,7 @@ func (p *Planned) bar(t *year.Task) Bar {
 	return Bar{
 		ID: t.ID, Kind: string(t.Kind), Title: p.Speaker.Title(t), Short: p.Speaker.Short(t), Mark: string(t.Mark),
 		Opens: t.Window.Opens.Day, Closes: t.Window.Closes.Day, State: string(t.State), Group: string(t.Group),
-		Minutes: math.Round(t.Minutes), Cut: facts.Cut,
+		Minutes: math.Round(t.Minutes), Cut: facts.Cut, Optional: t.Kind.Optional(),
 	}
 }
 

@@ -87,6 +87,9 @@ func (s Speaker) Finding(f find.Finding) FindingWords {
 			says = "seen to rub on " + list(f.Members)
 		}
 	}
+	if _, back := f.Fact(find.Backward); back {
+		says += "; it runs back into the tree, and " + list(f.Members) + ", which runs outward, stays"
+	}
 	if at, ok := f.Fact("mark_at_cm"); ok && at.Value == 0 {
 		switch f.Code {
 		case "dead":

@@ -163,6 +163,26 @@ func (s Speaker) Load(l *crop.LimbAt) []string {
 	return out
 }
 
+// Snow says what saves a limb under the snow one counts on, the best first; empty for one that is safe.
+func (s Speaker) Snow(l *crop.LimbAt) []string {
+	if l.State == crop.LoadOK || l.State == crop.LoadWatch {
+		return nil
+	}
+	out := []string{"Knock the snow off after each fall while it is loose, from below, with a soft broom; frozen on, it stays until it thaws, for frozen wood snaps."}
+	if l.PropHolds {
+		out = append(out, "Before the first wet snow set a padded, forked prop "+s.Amount(float64(l.PropAtCM), "cm")+" from its base, under a side fork.")
+	} else {
+		out = append(out, "Before the first wet snow tie it to its neighbours or the trunk with a broad, loose band: a prop does not hold what lies beyond it.")
+	}
+	if l.ShortenToCM != nil {
+		out = append(out, "With the dormant cut shorten it to "+s.Amount(float64(*l.ShortenToCM), "cm")+": it bears that snow then.")
+	}
+	if l.BarkIncluded {
+		out = append(out, "Bark is trapped in its crotch: it holds about half of what it looks like.")
+	}
+	return out
+}
+
 var standings = map[string]string{
 	"rebound freeze": "It froze in %d: a heavy set comes now, and none the year after unless it is thinned.",
 	"on load":        "Its last crop was light: it blooms in full this year.",

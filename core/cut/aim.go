@@ -359,10 +359,10 @@ func (r *run) lowerTo(line float64) {
 		l.weigh(n)
 	}
 	for {
-		at := -1
-		for n, e := range l.eff {
-			if l.best[n] != nil && (at < 0 || e > l.eff[at]) {
-				at = n
+		at, most := -1, 0.0
+		for n, e := range l.eff { // 0: none is left
+			if e > most {
+				at, most = n, e
 			}
 		}
 		if at < 0 {
@@ -531,6 +531,7 @@ func (r *run) stillNamed(i int, m *made) bool {
 func (r *run) fork() *run {
 	c := *r
 	c.open, c.solved, c.why = slices.Clone(r.open), slices.Clone(r.solved), slices.Clone(r.why)
+	c.touched = slices.Clone(r.touched)
 	c.made, c.at, c.thin, c.flowers = slices.Clone(r.made), slices.Clone(r.at), slices.Clone(r.thin), slices.Clone(r.flowers)
 	c.refused, c.ready = nil, map[int][]choice{}
 	c.heirs = make(map[int]string, len(r.heirs))

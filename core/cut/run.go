@@ -37,6 +37,7 @@ type run struct {
 	refused []refused        // by spot, of the step at work
 	count   int              // refusals so far
 	ready   map[int][]choice // weighed since the last cut, by finding
+	touched []bool           // by limb: a cut was made on it, or on what it carries
 	at      []float64        // by limb: where it ends after the chosen cuts, cm; gone for good below 0
 	thin    []*made          // spur thinnings among the chosen
 	flowers []float64        // left in each limb's subtree after the chosen cuts
@@ -78,7 +79,7 @@ func newRun(p *Planner, level float64) *run {
 	n := len(p.findings)
 	r := &run{
 		p: p, cap: level * p.o.part(), level: level, order: byStep, pos: map[int]int{}, open: make([]bool, n), solved: make([]bool, n), why: make([]Carried, n),
-		height: 1, ready: map[int][]choice{}, used: p.o.Used, big: p.o.BigUsed,
+		height: 1, touched: make([]bool, p.m.Len()), ready: map[int][]choice{}, used: p.o.Used, big: p.o.BigUsed,
 	}
 	r.softCap, r.heirs = r.cap, map[int]string{}
 	if p.o.HeightFirst {
@@ -280,6 +281,9 @@ func (r *run) take(m *made) {
 // net is a cut's share less that of the chosen cuts inside it.
 func (r *run) net(o *option) float64 {
 	share := o.Share
+	if !r.touched[o.limbAt] {
+		return math.Max(0, share)
+	}
 	for _, c := range r.made {
 		if r.p.inside(c.CutAt, o.CutAt, c.limbAt, o.limbAt) {
 			share -= c.Share
@@ -396,6 +400,9 @@ func (r *run) accept(m *made) {
 		}
 	}
 	r.made = append(kept, m)
+	for k := m.limbAt; k >= 0; k = r.p.m.Axes[k].Parent {
+		r.touched[k] = true
+	}
 	r.thin = slices.DeleteFunc(r.thin, func(c *made) bool { return !slices.Contains(kept, c) })
 	r.take(m)
 	r.countFlowers(m.limbAt)

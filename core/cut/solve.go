@@ -43,6 +43,9 @@ func (j *Judge) inside(a, b limb.CutAt, la, lb int) bool {
 func (p *Planner) mates(f find.Finding) (other string, at float64, ok bool) {
 	switch f.Code {
 	case "crossing", "resting", "tier_gap":
+		if _, back := f.Fact(find.Backward); back { // the other runs with the tree, and stays
+			return "", 0, false
+		}
 		return f.Members[0], 0, true
 	case "fork":
 		if at, below := f.Fact("at_parent_cm"); below {

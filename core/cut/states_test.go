@@ -108,3 +108,25 @@ func TestAnArmHeldAtItsLengthIsTakenBack(t *testing.T) {
 	start, _ := l.m.Axes[l.m.Index(id)].LastRing()
 	require.InDelta(t, start, s.Findings[k].AtCM, 0.01)
 }
+
+func TestOfACrossingThatItsDirectionDecidesTheOtherLimbStays(t *testing.T) {
+	told := 0
+	for _, l := range lawTrees(t) {
+		r := find.Reading{Light: make(limb.Light, l.m.Len()), Options: find.Defaults()}
+		r.Options.ByDirection = true
+		for i := range r.Light {
+			r.Light[i] = l.light[l.m.Axes[i].ID]
+		}
+		p, err := cut.NewPlanner(growth.Tree{Map: l.m, Latitude: 45}, r, cut.Options{Level: cut.Third, AimFirst: true, Slack: 0.1, NoStub: true, StoneAnyTime: true})
+		require.NoError(t, err)
+		for _, c := range p.Plan().Cuts {
+			for _, f := range c.Solves {
+				if _, back := f.Fact(find.Backward); f.Code == "crossing" && back {
+					told++
+					require.True(t, l.m.HangsOn(l.m.Index(f.Limb), l.m.Index(c.Limb)), "%s: %s is solved on %s or what carries it, not on %v", l.name, f.Limb, f.Limb, f.Members)
+				}
+			}
+		}
+	}
+	require.Positive(t, told)
+}

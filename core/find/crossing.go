@@ -8,6 +8,9 @@ import (
 	"vertumna/core/limb"
 )
 
+// Backward names the fact of a crossing that its limb gives way by its direction: how far it gains ground outward, of its length.
+const Backward = "outward_ratio"
+
 // box bounds a limb in space.
 type box struct{ lo, hi limb.Vec }
 
@@ -118,8 +121,45 @@ func (f *finder) thinner(i, j int) (thin, thick int) {
 	return i, j
 }
 
+// Direction against thickness, where limbs cross (our estimates).
+const (
+	coursesApart = 0.5 // of a limb's length: one gains so much less ground outward than the other
+	backToThick  = 2   // the one that runs back gives way up to so many times the other's thickness
+)
+
+// course is how far a limb gains ground outward from the stem, of its length: 1 straight out, below 0 back into the tree. Main limbs
+// are the structure that others are held against.
+func (f *finder) course(i int) float64 {
+	r, out := f.m.Outward(i, f.m.Base(i))
+	if f.m.Axes[i].Depth < 2 || r < 10 {
+		return 1
+	}
+	return f.m.End(i).Sub(f.m.Base(i)).Dot(out) / f.m.Axes[i].L
+}
+
+// givesWay returns which of two limbs that cross gives way, the other, and whether its direction tells: the one that runs with the
+// tree stays, though it be the thinner. Else the thinner goes.
+func (f *finder) givesWay(i, j int) (goes, stays int, direction bool) {
+	goes, stays = f.thinner(i, j)
+	if !f.o.ByDirection || f.m.Axes[i].Depth == 0 || f.m.Axes[j].Depth == 0 {
+		return goes, stays, false
+	}
+	a, b := f.course(i), f.course(j)
+	if math.Abs(a-b) < coursesApart {
+		return goes, stays, false
+	}
+	back, with := i, j
+	if b < a {
+		back, with = j, i
+	}
+	if f.m.Axes[back].D > backToThick*f.m.Axes[with].D {
+		return goes, stays, false
+	}
+	return back, with, true
+}
+
 func (f *finder) tellCrossing(c contact, seen map[[2]int]*rub) {
-	i, j := f.thinner(c.i, c.j)
+	i, j, direction := f.givesWay(c.i, c.j)
 	s, over := c.si, c.over
 	if i == c.j {
 		s, over = c.sj, -c.over
@@ -129,6 +169,9 @@ func (f *finder) tellCrossing(c contact, seen map[[2]int]*rub) {
 		severity = 1
 	}
 	facts := []Fact{num("gap_cm", c.gap), num("allowance_cm", c.allow), num("at_contact_cm", s)}
+	if direction {
+		facts = append(facts, num(Backward, f.course(i)))
+	}
 	if over >= straightOver && c.gap <= touchCM {
 		facts = append(facts, yes("rests", true))
 	}

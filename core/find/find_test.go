@@ -89,6 +89,27 @@ func TestALimbRestingOnABetterOneNearTheirForkIsFound(t *testing.T) {
 	require.Equal(t, 1.0, rests.Value, "farther out, the crossing says that it lies on the other")
 }
 
+func TestOfLimbsThatCrossTheOneThatRunsBackGoesBeforeTheThinner(t *testing.T) {
+	crossed := func(backMM float64) limb.Doc { // S1.1 runs back toward the stem, through S1.2 that rises outward
+		return tree(pomology.OpenVase, 9, trunk(60, 80), l("S1", "T", 50, 0, 60, 60, 180, 45), l("S1.1", "S1", 120, 180, 60, 60, 110, backMM),
+			l("S1.2", "S1", 60, 0, 30, 30, 100, 12))
+	}
+	direction := find.Defaults()
+	direction.ByDirection = true
+	f := has(findings(t, crossed(16), find.Reading{Options: direction}), "crossing", "S1.1")
+	require.NotNil(t, f)
+	require.Equal(t, []string{"S1.2"}, f.Members, "the one that stays is named")
+	back, told := f.Fact(find.Backward)
+	require.True(t, told)
+	require.Negative(t, back.Value)
+
+	thick := has(findings(t, crossed(30), find.Reading{Options: direction}), "crossing", "S1.2")
+	require.NotNil(t, thick, "a much thicker one is not given up for its direction")
+	_, told = thick.Fact(find.Backward)
+	require.False(t, told)
+	require.NotNil(t, has(findings(t, crossed(16), find.Reading{}), "crossing", "S1.2"), "where direction does not count, the thinner goes")
+}
+
 func TestATopHeavyLeaderTreeIsFound(t *testing.T) {
 	leader := l("T", "", 0, 0, 0, 0, 300, 80)
 	wide := func(top float64) limb.Doc {
@@ -171,7 +192,7 @@ func TestTheSchoolMovesTheThresholds(t *testing.T) {
 	apple, err := pomology.BySlug("apple")
 	require.NoError(t, err)
 	usual := find.Defaults()
-	usual.InPlane, usual.MostLimbs, usual.StopLeader, usual.CollarOnly = true, 5, true, true
+	usual.InPlane, usual.ByDirection, usual.MostLimbs, usual.StopLeader, usual.CollarOnly = true, true, 5, true, true
 	require.Equal(t, usual, find.ForSchool(school(nil), apple, 0))
 	require.Equal(t, 6, find.ForSchool(school(map[string]string{"scaffolds": "4-6"}), apple, 0).MostLimbs)
 	require.True(t, find.ForSchool(school(map[string]string{"side_shoots": "spurred"}), apple, 0).ShortShoots)

@@ -30,6 +30,7 @@ type Options struct {
 	Day           string // YYYY-MM-DD, for what a person decided until a day; "": no day has come
 	MostLimbs     int    // main limbs of an open tree; 0: not looked at
 	StopLeader    bool   // a modified leader ends a little above its highest main limb
+	ByDirection   bool   // of two limbs that cross, the one that runs back into the tree gives way, before the thinner
 	InPlane       bool   // shoots out of a wall tree's plane are told
 	ShortShoots   bool   // side shoots of spur bearers are spurred back in winter, whatever their length
 	CollarOnly    bool   // no renewal stub is left: a successor must stand first
@@ -107,7 +108,7 @@ func ForSchool(school pomology.Resolved, kind *pomology.Kind, reachCM float64) O
 	}
 	o.CollarOnly = school.Is("cut_end", "collar")
 	o.StopLeader = school.Is("leader_stop", "45-50")
-	o.InPlane, o.ShortShoots, o.MostLimbs = true, school.Is("side_shoots", "spurred"), openLimbs
+	o.InPlane, o.ByDirection, o.ShortShoots, o.MostLimbs = true, true, school.Is("side_shoots", "spurred"), openLimbs
 	if school.Is("scaffolds", "4-6", "tiers-of-4") {
 		o.MostLimbs = manyLimbs
 	}

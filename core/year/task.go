@@ -143,6 +143,9 @@ func (k TaskKind) Facts() (TaskFacts, bool) {
 	return f, ok
 }
 
+// Optional says that nothing is lost when the job is left. The look before a cut is none of these, nor is a job of one's own.
+func (k TaskKind) Optional() bool { return taskFacts[k].Harm == 0 && k != StandBack && k != OwnJob }
+
 // Level grades a day for a job.
 type Level string
 

@@ -136,7 +136,17 @@ describe('a limb bent', () => {
     expect(screen.queryByRole('button', { name: /It holds/ })).toBeNull();
     expect(screen.getByText('Too thick to bend.')).toBeInTheDocument();
     unmount();
-    show(<BendPanel late={false} bend={bend({ rig: 'r' })} others={[]} even={[]} which={which} error={null} onAsk={vi.fn()} />);
+    show(
+      <BendPanel
+        late={false}
+        bend={bend({ rig: 'r' })}
+        others={[]}
+        even={[]}
+        which={which}
+        error={null}
+        onAsk={vi.fn()}
+      />,
+    );
     expect(screen.queryByRole('button', { name: /It holds/ })).toBeNull();
     expect(screen.getByText(/A device is on this limb/)).toBeInTheDocument();
   });

@@ -19,7 +19,7 @@ const by = {
 
 /** Limbs by what hangs on them against what they carry safely; and what would save those that carry too much. */
 export function LoadPanel({ treeId, chosen, onChoose }: Props) {
-  const { orchard } = useHere();
+  const { orchard, units } = useHere();
   const { settled } = useShown();
   const fruit = useFruit(orchard.slug, treeId, settled);
   if (fruit.error && !fruit.data) return <Trouble error={fruit.error} />;
@@ -42,7 +42,8 @@ export function LoadPanel({ treeId, chosen, onChoose }: Props) {
             <button type="button" aria-pressed={l.limb === chosen} onClick={() => onChoose(l.limb)}>
               <b>{l.limb}</b>
               <span>
-                {l.fruit} fruit, {l.state_says}
+                {f.loads_by === 'snow' ? `${say(l.load_kg, 'kg', units)} of snow` : `${String(l.fruit)} fruit`},{' '}
+                {l.state_says}
               </span>
               <span className={`num ${l.use > 1 ? 'over' : ''}`}>{percent(l.use)}</span>
               <UseBar l={l} />

@@ -1432,6 +1432,8 @@ export interface components {
             minutes: number;
             /** Format: date */
             opens: string;
+            /** @description nothing is lost when it is left */
+            optional?: boolean;
             short: string;
             state: string;
             title: string;
@@ -4847,6 +4849,8 @@ export interface components {
             /** Format: date */
             opens_early: string;
             opens_says: string;
+            /** @description nothing is lost when it is left */
+            optional?: boolean;
             others: components["schemas"]["OtherBody"][];
             reasons: components["schemas"]["Says"][];
             /** Format: int64 */

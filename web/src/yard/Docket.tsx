@@ -131,6 +131,7 @@ function Row({ row, group, open, setOpen, onLog, onTree, day }: RowProps) {
         </span>
         <span className="what">
           <b>{first.title}</b>
+          {first.optional && <span className="q"> (may be left)</span>}
           {!many && first.code ? (
             <>
               , {first.kind_name}

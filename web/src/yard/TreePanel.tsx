@@ -251,6 +251,7 @@ function Tasks({ tasks, onLog, day }: { tasks: Task[]; onLog: (t?: Task) => void
             </span>
             <span className="what">
               <b style={{ fontWeight: t.group ? 700 : 400 }}>{t.title}</b>
+              {t.optional && <span className="q"> (may be left)</span>}
             </span>
             <span className="tm">{stateWords[t.state] ?? t.state}</span>
             <span className="why">

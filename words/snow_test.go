@@ -1,0 +1,29 @@
+package words
+
+import (
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/require"
+
+	"vertumna/core/crop"
+)
+
+func TestUnderSnowNothingIsSaidOfFruit(t *testing.T) {
+	to := 140
+	l := crop.LimbAt{Limb: "S1", Load: crop.Load{State: crop.LoadOver, PropAtCM: 120, PropHolds: true, ShortenToCM: &to, FruitAfterShortening: &to, BarkIncluded: true}}
+	for _, units := range []Units{Metric, US} {
+		says := strings.Join(Speaker{Units: units}.Snow(&l), " ")
+		require.NotContains(t, says, "fruit")
+		require.Contains(t, says, "soft broom")
+		require.Contains(t, says, "padded, forked prop")
+		require.Contains(t, says, "Bark is trapped")
+		if units == US {
+			require.NotContains(t, says, " cm")
+		}
+	}
+	l.PropHolds = false
+	require.Contains(t, strings.Join(Speaker{}.Snow(&l), " "), "tie it to its neighbours")
+	l.State = crop.LoadWatch
+	require.Empty(t, Speaker{}.Snow(&l), "one that is safe wants nothing")
+}

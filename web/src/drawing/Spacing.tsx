@@ -24,14 +24,17 @@ interface Props {
   units: Units;
   X: (m: number) => number;
   Y: (m: number) => number;
+  /** There is room for the lengths beside their lines. */
+  wide: boolean;
 }
 
 /** How far a tree that is being placed stands from its neighbours: lines on the plan with their length. */
-export function Spacing({ ghost, trees, units, X, Y }: Props) {
+export function Spacing({ ghost, trees, units, X, Y, wide }: Props) {
   return (
     <g className="spacing" aria-hidden="true" pointerEvents="none">
       {neighbours(ghost, trees).map(({ t, m, touch }) => {
-        const [x, y] = [(X(t.x) + X(ghost.x)) / 2, (Y(t.y) + Y(ghost.y)) / 2];
+        const near = 0.6; // of the way, where the lines have parted
+        const [x, y] = [X(ghost.x) + near * (X(t.x) - X(ghost.x)), Y(ghost.y) + near * (Y(t.y) - Y(ghost.y))];
         const text = say(Math.round(m * 100) / 100, 'm', units);
         return (
           <g key={t.id}>
@@ -41,18 +44,22 @@ export function Spacing({ ghost, trees, units, X, Y }: Props) {
               strokeWidth={1.2}
               strokeDasharray={touch ? undefined : '5 4'}
             />
-            <rect
-              x={x - text.length * 3.6 - 4}
-              y={y - 9}
-              width={text.length * 7.2 + 8}
-              height={18}
-              rx={9}
-              fill="var(--ground)"
-              stroke={touch ? 'var(--summer)' : 'var(--rule-strong)'}
-            />
-            <text x={x} y={y + 4.5} textAnchor="middle" fontSize={12.5} fontWeight={700} className="num">
-              {text}
-            </text>
+            {wide && (
+              <>
+                <rect
+                  x={x - text.length * 3.6 - 4}
+                  y={y - 9}
+                  width={text.length * 7.2 + 8}
+                  height={18}
+                  rx={9}
+                  fill="var(--ground)"
+                  stroke={touch ? 'var(--summer)' : 'var(--rule-strong)'}
+                />
+                <text x={x} y={y + 4.5} textAnchor="middle" fontSize={12.5} fontWeight={700} className="num">
+                  {text}
+                </text>
+              </>
+            )}
           </g>
         );
       })}

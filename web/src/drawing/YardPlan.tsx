@@ -205,7 +205,7 @@ export function YardPlan({
             onHover={onHover}
           />
         ))}
-        {ghost && placing && <Spacing ghost={ghost} trees={plan.trees} units={units} X={X} Y={Y} />}
+        {ghost && placing && <Spacing ghost={ghost} trees={plan.trees} units={units} X={X} Y={Y} wide={width >= 500} />}
         {sunAt && (
           <path
             d={`M${String(X(sunAt.x) - 9)} ${String(Y(sunAt.y))}h18M${String(X(sunAt.x))} ${String(Y(sunAt.y) - 9)}v18`}

@@ -26,6 +26,7 @@ type Meta struct {
 	Tasks   []TaskMeta    `json:"tasks" nullable:"false"`
 	Sources []SourceMeta  `json:"sources" nullable:"false"`
 	Classes []VigourClass `json:"vigour_classes" nullable:"false"`
+	Hosts   []SlugMeta    `json:"hosts" nullable:"false" doc:"what outside a plot carries sickness to its trees"`
 
 	LimbStates []LimbStateMeta `json:"limb_states" nullable:"false"`
 }
@@ -73,6 +74,13 @@ type KindMeta struct {
 	HoursAYear  int        `json:"hours_a_year"`
 	Difficulty  int        `json:"difficulty"`
 	Sizes       []SizeMeta `json:"sizes" nullable:"false"`
+	Sicknesses  []SlugMeta `json:"sicknesses" nullable:"false" doc:"what its trees catch"`
+}
+
+// SlugMeta is a row of a table by its name.
+type SlugMeta struct {
+	Slug string `json:"slug"`
+	Name string `json:"name"`
 }
 
 // SizeMeta is a kind's size at a vigour class, metres.
@@ -141,7 +149,7 @@ func metaOf() Meta {
 		km := KindMeta{
 			Slug: k.Slug, Name: k.Name, Group: string(k.Group), Habits: list(k.Habits), LowTree: string(k.LowTree), LowTreeNote: k.LowTreeNote,
 			SelfFertile: k.SelfFertile, Company: k.Company, Wood: k.Wood, Bearing: habit.Wood, BearingHint: habit.Means,
-			Reading: k.ChillHours.Reading, YearsLived: k.Care.YearsLived, FirstCrop: firstCrop(&k.Crop), HoursAYear: k.Care.HoursAYear, Difficulty: k.Care.Difficulty,
+			Sicknesses: []SlugMeta{}, Reading: k.ChillHours.Reading, YearsLived: k.Care.YearsLived, FirstCrop: firstCrop(&k.Crop), HoursAYear: k.Care.HoursAYear, Difficulty: k.Care.Difficulty,
 		}
 		for _, f := range k.Forms {
 			km.Forms = append(km.Forms, string(f))
@@ -151,7 +159,13 @@ func metaOf() Meta {
 				km.Sizes = append(km.Sizes, SizeMeta{string(c), sz.HeightM, sz.SpreadM, sz.DistanceM})
 			}
 		}
+		for _, s := range pomology.SicknessesOf(k) {
+			km.Sicknesses = append(km.Sicknesses, SlugMeta{s.Slug, s.Name})
+		}
 		m.Kinds = append(m.Kinds, km)
+	}
+	for _, h := range pomology.Hosts() {
+		m.Hosts = append(m.Hosts, SlugMeta{h.Slug, h.Name})
 	}
 	for _, f := range pomology.Forms() {
 		m.Forms = append(m.Forms, NamedMeta{string(f.Slug), f.Name, f.Sentence})

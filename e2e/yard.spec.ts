@@ -193,6 +193,32 @@ test('a tree moved on the plan keeps its history, and one gone leaves the plan',
   await expect(page.getByRole('button', { name: /^D2 Apple/ })).toHaveCount(0);
 });
 
+test('what stands outside the plot brings a look, unless the tree resists it', async ({ page, summer }, info) => {
+  laptopOnly(info, 'said once, at the table');
+  await open(page, `${summer}/lower-terrace/setup`);
+  await page.getByRole('group', { name: 'Within sight of the plot stand' }).getByLabel('junipers').check();
+  await page.getByRole('button', { name: 'Save the changes' }).click();
+  await expect(page.getByRole('button', { name: 'Save the changes' })).toHaveCount(0);
+  await open(page, `${summer}/lower-terrace/yard?tree=lower-terrace-A3`);
+  const panel = page.getByRole('region', { name: 'Tree A3' });
+  const look = panel.getByRole('button', { name: /^Look at its health/ });
+  await look.click();
+  await expect(
+    panel.getByText('Junipers stand near and bring rust: look for orange spots on the leaves.'),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Edit', exact: true }).click();
+  const form = page.getByRole('form', { name: 'Edit A3' });
+  await form.getByText('Timing, wishes, stock, school and notes').click();
+  await form
+    .getByRole('group', { name: /^Resists/ })
+    .getByLabel('rust')
+    .check();
+  await form.getByRole('button', { name: 'Save' }).click();
+  await expect(panel.getByText('It resists rust, as you know it.')).toBeVisible();
+  await expect(panel.getByText(/Junipers stand near/)).toHaveCount(0);
+  await expect(look).toHaveAttribute('aria-expanded', 'true'); // the line that was open is open again
+});
+
 test('when no answer comes the last plan stays, and what was typed is kept', async ({ page, demo }) => {
   await open(page, `${demo}/lower-terrace/yard?tree=lower-terrace-A3`);
   const panel = page.getByRole('region', { name: 'Tree A3' });

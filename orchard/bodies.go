@@ -198,6 +198,7 @@ type TreePlanBody struct {
 	Summary TreeSummary  `json:"summary"`
 	Tasks   []TaskBody   `json:"tasks" nullable:"false"`
 	Anchors []AnchorBody `json:"anchors" nullable:"false"`
+	Resists string       `json:"resists,omitempty" doc:"the sicknesses it resists, as its owner knows it"`
 	Company []OverlapRow `json:"company" nullable:"false"`
 }
 

@@ -4,6 +4,7 @@ import (
 	"context"
 	"errors"
 	"math"
+	"slices"
 
 	"vertumna/core/almanac"
 	"vertumna/core/diagnose"
@@ -135,6 +136,7 @@ func (k *Keeper) factsOf(ctx context.Context, a At, p *Planned, tp *year.TreePla
 		diagnose.StoneFruit: is(t.Kind.Group == pomology.Stone), diagnose.WetWinterSite: is(p.Yard.Place.Climate.WetWinter()), diagnose.Staked: is(t.HasStake),
 		diagnose.WinterShare: tp.Account.Dormant, diagnose.NeedsStake: is(pomology.StakeForLife(t.Class) || tp.Age <= 3), diagnose.YoungTree: is(tp.Age <= 3),
 	}
+	f[diagnose.HostNear], f[diagnose.Resists] = dieback(t, p.Yard.Hosts)
 	if t.Planted.Known() {
 		_, class, _ := t.Kind.SizeFor(t.Class)
 		f[diagnose.YearsToBear] = float64(t.Kind.Crop.SeasonsToBear[class] + 1 - t.AgeIn(season, south))
@@ -298,4 +300,19 @@ func (k *Keeper) mapFacts(ctx context.Context, f diagnose.Facts, a At) error {
 	f[diagnose.Knots] = float64(count["crowsfoot"])
 	f[diagnose.NarrowForks] = float64(count["narrow_crotch"] + count["fork"])
 	return nil
+}
+
+// dieback counts the sicknesses that kill wood of a tree: those that hosts outside bring, and those it resists.
+func dieback(t *year.Tree, hosts []string) (near, resists float64) {
+	for _, x := range pomology.Threats(t.Kind, hosts, t.Resists) {
+		if x.Sickness.Kills {
+			near++
+		}
+	}
+	for _, s := range pomology.SicknessesOf(t.Kind) {
+		if s.Kills && slices.Contains(t.Resists, s.Slug) {
+			resists++
+		}
+	}
+	return near, resists
 }

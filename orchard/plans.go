@@ -113,6 +113,7 @@ func (p *Planned) TreeBody(id string, day almanac.Day) (TreePlanBody, error) {
 		for _, a := range tp.Anchors.All() {
 			out.Anchors = append(out.Anchors, AnchorBody{a.Name, p.Speaker.Anchor(a.Name), a.Day, known(a.Early, a.Day), known(a.Late, a.Day), a.Source})
 		}
+		out.Resists = words.Resists(tp.Tree.Resists)
 		if tp.Company != nil {
 			for _, o := range tp.Company.Overlaps {
 				out.Company = append(out.Company, OverlapRow{p.code(o.Partner), o.Days, o.Enough})

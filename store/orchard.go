@@ -83,6 +83,7 @@ type Point struct {
 type Plot struct {
 	Outline     []Point   `json:"outline" nullable:"false" maxItems:"200" doc:"corners in order, metres; empty: drawn round the trees"`
 	Features    []Feature `json:"features" nullable:"false" maxItems:"200"`
+	Hosts       []string  `json:"hosts,omitempty" nullable:"false" maxItems:"5" enum:"juniper,hawthorn,wild-apple,wild-cherry,poplar" doc:"what stands outside and carries sickness to the trees"`
 	NorthDeg    float64   `json:"north_deg" minimum:"0" maximum:"360" doc:"compass bearing of the plan's upward direction"`
 	RowDistance float64   `json:"row_distance_m" minimum:"0" maximum:"50" doc:"0 when trees stand in no rows"`
 }

@@ -56,6 +56,7 @@ type Tree struct {
 	Graft       string            `json:"graft,omitempty" enum:"summer,spring" doc:"wish: bud or graft"`
 	Triploid    bool              `json:"triploid,omitempty"`
 	SelfFertile string            `json:"self_fertile,omitempty" enum:"yes,no" doc:"as its label says; absent: as its kind"`
+	Resists     []string          `json:"resists,omitempty" nullable:"false" maxItems:"9" enum:"scab,mildew,fire-blight,rust,canker,leaf-curl,brown-rot,bacterial-canker,silver-leaf" doc:"sicknesses it resists, as its label or its years say"`
 	Elsewhere   bool              `json:"elsewhere,omitempty" doc:"a neighbour's tree, noted as a partner in bloom"`
 	Gone        *almanac.Day      `json:"gone,omitempty"`
 	GoneWhy     string            `json:"gone_why,omitempty" enum:"lost,moved,removed,mistake"`

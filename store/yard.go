@@ -31,7 +31,7 @@ func (c *Contents) Yard(shown almanac.Day) (*year.Yard, error) {
 	y := &year.Yard{
 		Place:        place,
 		School:       pomology.School{Preset: c.Orchard.School.Preset, Own: c.Orchard.School.Own},
-		RowDistanceM: c.Orchard.Plot.RowDistance,
+		RowDistanceM: c.Orchard.Plot.RowDistance, Hosts: c.Orchard.Plot.Hosts,
 	}
 	if len(c.People) > 0 {
 		p := c.People[0]
@@ -76,7 +76,7 @@ func (t *Tree) Core() (year.Tree, error) {
 		HeightM: t.HeightM, SpreadM: t.SpreadM, TrunkMM: t.TrunkMM, ScaffoldsMM: t.ScaffoldsMM,
 		TubLitres: t.TubLitres, HasStake: t.Stake, HasMulch: t.Mulch, HasWires: t.Wires || len(t.WiresCM) > 0, WiresCM: t.WiresCM, ArmM: t.ArmCM / 100, Own: t.Own,
 		Wishes:   year.Wishes{Bag: t.Bag, LeavesOff: t.LeavesOff, GraftWood: t.GraftWood, ThinAnyway: t.ThinAnyway, Graft: t.Graft},
-		Triploid: t.Triploid, SelfFertile: t.SelfFertile, Elsewhere: t.Elsewhere, Gone: orNone(t.Gone), X: t.X, Y: t.Y,
+		Triploid: t.Triploid, SelfFertile: t.SelfFertile, Resists: t.Resists, Elsewhere: t.Elsewhere, Gone: orNone(t.Gone), X: t.X, Y: t.Y,
 	}, nil
 }
 

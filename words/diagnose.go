@@ -113,6 +113,8 @@ var proofs = map[string]struct{ says, unit string }{
 	"knots": {"{n} of shoots on its map.", "knots"}, "knots-not": {"No knot of shoots on its map.", ""},
 	"dead-places": {"{n} of dead wood on its map.", "places"}, "dead-places-not": {"No dead wood on its map.", ""},
 	"wet-winter": {"Winters are wet here.", ""}, "wet-winter-not": {"Winters are not wet here.", ""},
+	"host-near": {"What stands outside brings {n} that kill wood.", "sicknesses"}, "host-near-not": {"Nothing outside is known to bring such sickness.", ""},
+	"resists": {"It resists {n} that kill wood.", "sicknesses"}, "resists-not": {"Nothing is known that it resists.", ""},
 	"stone": {"It is a stone fruit.", ""}, "stone-not": {"It is no stone fruit.", ""},
 	"cold-night": {"The coldest night fell {n} under what its wood ends bear.", "C-"}, "cold-night-not": {"No night was cold enough for its wood.", ""},
 	"needs-stake": {"It is young, or on a stock that leans on a stake for life.", ""}, "needs-stake-not": {"It should stand without a stake.", ""},

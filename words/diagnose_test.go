@@ -14,7 +14,7 @@ var allFacts = []diagnose.Fact{
 	diagnose.YearsToBear, diagnose.FrostAlive, diagnose.Partner, diagnose.PartnerWant, diagnose.ChillMargin, diagnose.RestYear, diagnose.HardCut, diagnose.WinterShare,
 	diagnose.BearsOnTips, diagnose.ShootRatio, diagnose.LightLow, diagnose.FruitAbove, diagnose.OverReach, diagnose.HangingTo, diagnose.Thinned, diagnose.Bloomed, diagnose.DropTime,
 	diagnose.RainMonth, diagnose.RainWeek, diagnose.Ripening, diagnose.Sick, diagnose.Dead, diagnose.Headed, diagnose.Knots, diagnose.NarrowForks, diagnose.Laden, diagnose.Staked,
-	diagnose.NeedsStake, diagnose.Gusts, diagnose.ColdKill, diagnose.TubTight, diagnose.YoungTree, diagnose.LeftWork, diagnose.StoneFruit, diagnose.WetWinterSite,
+	diagnose.NeedsStake, diagnose.Gusts, diagnose.ColdKill, diagnose.TubTight, diagnose.YoungTree, diagnose.LeftWork, diagnose.StoneFruit, diagnose.WetWinterSite, diagnose.HostNear, diagnose.Resists,
 }
 
 func TestEveryCauseQuestionAndProofHasItsWords(t *testing.T) {

@@ -23,6 +23,7 @@ var reasons = map[string]string{
 
 	"look-before-cutting": "The first step is never a cut: walk round it and decide the few cuts that matter.",
 	"young-look-first":    "A young tree is looked at before anything is cut: few cuts make its frame.",
+	"host-outside":        "{text}",
 	"leaves-tell":         "Limbs that struggle show while they are in leaf; mark them for the winter.",
 
 	"aim-build":           "Aim: build. Winter cuts call up strong growth.",
@@ -255,6 +256,8 @@ func (s Speaker) text(r year.Reason) string {
 		return r.Limb.Limb + ", " + findings[r.Limb.Code].name + ": " + s.Why(cut.Carried{Why: r.Limb.Why, CM: r.Limb.CM}, !r.Limb.Summer)
 	case "wet-on-wounds":
 		return map[string]string{string(pomology.Stone): "Gum, sunken bark: canker and silver leaf enter wet wounds of stone fruit.", string(pomology.Pome): "Sunken, split bark: canker enters wet wounds."}[r.Text]
+	case "host-outside":
+		return fromOutside(r.Value, r.Text)
 	case "carried-over":
 		if r.Text == "" {
 			return "no reason given."

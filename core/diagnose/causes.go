@@ -79,8 +79,8 @@ var causes = map[Complaint][]cause{
 		{"much-feed", -0.7, []term{over(ShootRatio, 1.4, 1, -0.4, "long-shoots")}, []ask{{"much-feed", 1.8, -0.5}}},
 	},
 	DiesBack: {
-		{"canker-or-blight", 0.2, []term{over(Sick, 1, 1.8, -0.5, "sick-places"), over(WetWinterSite, 1, 0.5, -0.2, "wet-winter")}, []ask{{"sunken-bark", 2.2, -0.9}, {"sudden-wilt", 0.9, -0.2}}},
-		{"gum-and-silver", -0.2, []term{over(StoneFruit, 1, 1, -2.5, "stone"), over(WinterShare, 0.05, 0.9, -0.3, "winter-share"), over(WetWinterSite, 1, 0.7, -0.2, "wet-winter")}, []ask{{"gum", 1.8, -0.6}, {"silver-leaves", 2.6, -0.4}}},
+		{"canker-or-blight", 0.2, []term{over(HostNear, 1, 0.7, 0, "host-near"), over(Resists, 1, -1.2, 0, "resists"), over(Sick, 1, 1.8, -0.5, "sick-places"), over(WetWinterSite, 1, 0.5, -0.2, "wet-winter")}, []ask{{"sunken-bark", 2.2, -0.9}, {"sudden-wilt", 0.9, -0.2}}},
+		{"gum-and-silver", -0.2, []term{over(HostNear, 1, 0.5, 0, "host-near"), over(Resists, 1, -1.2, 0, "resists"), over(StoneFruit, 1, 1, -2.5, "stone"), over(WinterShare, 0.05, 0.9, -0.3, "winter-share"), over(WetWinterSite, 1, 0.7, -0.2, "wet-winter")}, []ask{{"gum", 1.8, -0.6}, {"silver-leaves", 2.6, -0.4}}},
 		{"cold", -0.4, []term{over(ColdKill, 0, 1.8, -1.2, "cold-night")}, []ask{{"ends-only", 1, -0.4}, {"since-winter", 1.2, -0.9}}},
 		{"borer", -0.6, nil, []ask{{"holes", 3, -0.9}}},
 		{"wet-feet", -0.6, nil, []ask{{"water-stands", 2.4, -0.8}, {"all-over", 0.9, -0.3}}},

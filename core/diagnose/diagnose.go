@@ -71,6 +71,8 @@ const (
 	LeftWork      Fact = "left-work"         // cuts logged as left or missed in the last two seasons
 	StoneFruit    Fact = "stone"             // 1: a stone fruit
 	WetWinterSite Fact = "wet-winter"        // 1: winters are wet here
+	HostNear      Fact = "host-near"         // sicknesses that kill wood and come to it from outside the plot
+	Resists       Fact = "resists"           // sicknesses that kill wood and that it resists
 )
 
 // Facts are what the record tells.

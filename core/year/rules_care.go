@@ -30,7 +30,13 @@ func standBack(c *context) []draft {
 // healthLook marks limbs that struggle while leaves still tell.
 func healthLook(c *context) []draft {
 	slow := c.stage(almanac.ShootSlowing, 0)
-	return []draft{{kind: HealthLook, opens: slow, closes: after(slow, 28), reasons: []Reason{slow.reason("leaves-tell")}}}
+	d := draft{kind: HealthLook, opens: slow, closes: after(slow, 28), reasons: []Reason{slow.reason("leaves-tell")}}
+	for _, t := range pomology.Threats(c.tree.Kind, c.yard.Hosts, c.tree.Resists) {
+		r := reason("host-outside").said(t.Sickness.Slug)
+		r.Value = t.Host.Slug
+		d.reasons = append(d.reasons, r)
+	}
+	return []draft{d}
 }
 
 // firstSeason says whether this is the season whose spring the tree was planted for.

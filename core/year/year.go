@@ -57,6 +57,7 @@ type Tree struct {
 	Wishes                    Wishes
 	Triploid, Elsewhere       bool
 	SelfFertile               string      // yes or no, as its label says; empty: as its kind
+	Resists                   []string    // slugs of sicknesses
 	Gone                      almanac.Day // NoDay while it stands
 	X, Y                      float64     // metres from the plot's south-west corner
 	Lag                       Lag         // how late it runs, as its past seasons taught
@@ -283,6 +284,7 @@ type Yard struct {
 	Entries      []Entry
 	Own          []OwnTask
 	RowDistanceM float64
+	Hosts        []string // slugs of what stands outside and carries sickness
 	Sky          []SkyDay // the days of weather that are known, in order
 }
 

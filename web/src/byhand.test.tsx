@@ -66,8 +66,9 @@ describe('a picture beneath the plan', () => {
 });
 
 describe('the spacing of a tree that is placed', () => {
-  const tree = (id: string, x: number, spread_m: number) => ({ id, code: id, x, y: 0, spread_m }) as TreeSummary;
-  const ghost = { id: 'me', x: 0, y: 0, spreadM: 2, code: 'me' };
+  const tree = (id: string, x: number, spread_m: number) =>
+    ({ id, code: id, x, y: 0, spread_m, form: '' }) as TreeSummary;
+  const ghost = { id: 'me', x: 0, y: 0, spreadM: 2, form: '', code: 'me' };
 
   it('names the nearest first, leaves itself and the far out, and tells crowns that will touch', () => {
     const trees = [tree('C', 5, 2), tree('me', 0, 2), tree('B', 1.8, 2), tree('D', 30, 2)];
@@ -75,5 +76,8 @@ describe('the spacing of a tree that is placed', () => {
     expect(spacingSays(ghost, trees, 'metric')).toBe('B 1.8 m, crowns will touch; C 5 m');
     expect(spacingSays(ghost, trees, 'us')).toBe('B 5 ft 11 in, crowns will touch; C 16 ft 5 in');
     expect(spacingSays(ghost, [], 'metric')).toBe('No tree stands near.');
+    const behind = { ...tree('W', 0, 4), y: 1.4, form: 'wire-tiers' }; // as deep as a hand
+    expect(spacingSays(ghost, [behind], 'metric')).toBe('W 1.4 m');
+    expect(spacingSays(ghost, [{ ...behind, form: '' }], 'metric')).toBe('W 1.4 m, crowns will touch');
   });
 });

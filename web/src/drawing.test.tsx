@@ -83,7 +83,7 @@ describe('the plan of the yard', () => {
         units="metric"
         selected=""
         onSelect={vi.fn()}
-        ghost={{ id: '', x: 2, y: 2, spreadM: 2, code: '' }}
+        ghost={{ id: '', x: 2, y: 2, spreadM: 2, form: '', code: '' }}
         onGhost={move}
       />,
     );

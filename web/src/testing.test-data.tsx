@@ -135,10 +135,12 @@ export const plan = (more: Partial<Plan> = {}): Plan => ({
 });
 
 export const meta: Meta = {
+  hosts: [{ slug: 'juniper', name: 'junipers' }],
   today: '2027-02-20',
   demo: true,
   kinds: [
     {
+      sicknesses: [{ slug: 'scab', name: 'scab' }],
       slug: 'apple',
       name: 'Apple',
       group: 'pome',

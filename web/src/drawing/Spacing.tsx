@@ -1,9 +1,18 @@
 import type { TreeSummary } from '../shared/api';
 import { say, type Units } from '../shared/units';
-import type { Ghost } from './YardPlan';
+import { flat, type Ghost } from './YardPlan';
 
 const most = 4;
 const farM = 8;
+
+const halfDepthM = 0.25;
+
+/** How far a crown reaches from its stem in a direction, m: round, or as deep as a flat form is. */
+function reachesTo(spreadM: number, form: string, east: number, north: number): number {
+  const r = spreadM / 2;
+  if (!flat.has(form)) return r;
+  return Math.min(r / Math.max(1e-9, Math.abs(east)), halfDepthM / Math.max(1e-9, Math.abs(north)));
+}
 
 /** The trees nearest to a place, nearest first, and whether the crowns would touch. */
 export function neighbours(ghost: Ghost, trees: readonly TreeSummary[]) {
@@ -11,7 +20,9 @@ export function neighbours(ghost: Ghost, trees: readonly TreeSummary[]) {
     .filter((t) => t.id !== ghost.id)
     .map((t) => {
       const m = Math.hypot(t.x - ghost.x, t.y - ghost.y);
-      return { t, m, touch: m < (t.spread_m + ghost.spreadM) / 2 };
+      const [east, north] = m > 0 ? [(t.x - ghost.x) / m, (t.y - ghost.y) / m] : [1, 0];
+      const both = reachesTo(ghost.spreadM, ghost.form, east, north) + reachesTo(t.spread_m, t.form, east, north);
+      return { t, m, touch: m < both };
     })
     .filter((n) => n.m <= farM)
     .sort((a, b) => a.m - b.m)

@@ -17,6 +17,7 @@ export interface Ghost {
   x: number;
   y: number;
   spreadM: number;
+  form: string;
   code: string;
 }
 
@@ -246,7 +247,8 @@ export function crowns(trees: TreeSummary[]): TreeSummary[] {
   return out;
 }
 
-const flat = new Set(['flat-fan', 'wire-tiers', 'step-over']);
+/** Forms as deep as a hand: drawn as strips. */
+export const flat = new Set<string>(['flat-fan', 'wire-tiers', 'step-over']);
 
 /** A crown footprint: solid when measured, hatched when estimated; flat forms are as deep as they are. */
 function Crown({ t, cx, cy, s }: { t: TreeSummary; cx: number; cy: number; s: number }) {

@@ -4,6 +4,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { Meta, Orchard, Schemas } from '../shared/api';
 import { useHere } from '../shared/orchard';
+import { Several } from '../shared/Several';
 import { read, show, unitOf, type Units } from '../shared/units';
 
 type Need = Schemas['Need'];
@@ -92,6 +93,12 @@ export function HouseholdForm({ meta, orchard, units, onChange }: Props) {
           </label>
         ))}
       </fieldset>
+      <Several
+        legend="Within sight of the plot stand"
+        all={meta.hosts}
+        chosen={orchard.plot.hosts ?? []}
+        onChange={(hosts) => onChange({ ...orchard, plot: { ...orchard.plot, hosts } })}
+      />
       <LastSeason orchard={orchard} onChange={onChange} />
       <Amount
         label="Snow you count on, mm of water"

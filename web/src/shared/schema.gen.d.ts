@@ -3002,6 +3002,8 @@ export interface components {
             low_tree_note?: string;
             name: string;
             self_fertile: string;
+            /** @description what its trees catch */
+            sicknesses: components["schemas"]["SlugMeta"][];
             sizes: components["schemas"]["SizeMeta"][];
             slug: string;
             stage_reading: string;
@@ -3295,6 +3297,8 @@ export interface components {
             choices: components["schemas"]["ChoiceMeta"][];
             demo: boolean;
             forms: components["schemas"]["NamedMeta"][];
+            /** @description what outside a plot carries sickness to its trees */
+            hosts: components["schemas"]["SlugMeta"][];
             kinds: components["schemas"]["KindMeta"][];
             limb_states: components["schemas"]["LimbStateMeta"][];
             presets: components["schemas"]["PresetMeta"][];
@@ -3816,6 +3820,8 @@ export interface components {
         };
         Plot: {
             features: components["schemas"]["Feature"][];
+            /** @description what stands outside and carries sickness to the trees */
+            hosts?: ("juniper" | "hawthorn" | "wild-apple" | "wild-cherry" | "poplar")[];
             /**
              * Format: double
              * @description compass bearing of the plan's upward direction
@@ -4600,6 +4606,10 @@ export interface components {
             weak: string;
             years: components["schemas"]["YearBody"][];
         };
+        SlugMeta: {
+            name: string;
+            slug: string;
+        };
         SourceCount: {
             /** Format: int64 */
             estimated: number;
@@ -5051,6 +5061,8 @@ export interface components {
              * @description day of planting; absent when unknown
              */
             planted?: string;
+            /** @description sicknesses it resists, as its label or its years say */
+            resists?: ("scab" | "mildew" | "fire-blight" | "rust" | "canker" | "leaf-curl" | "brown-rot" | "bacterial-canker" | "silver-leaf")[];
             rootstock?: string;
             scaffolds_mm?: number[] | null;
             /**
@@ -5187,6 +5199,8 @@ export interface components {
             company: components["schemas"]["OverlapRow"][];
             /** Format: date */
             day: string;
+            /** @description the sicknesses it resists, as its owner knows it */
+            resists?: string;
             summary: components["schemas"]["TreeSummary"];
             tasks: components["schemas"]["TaskBody"][];
         };

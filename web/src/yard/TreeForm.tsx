@@ -12,6 +12,7 @@ import { useHere } from '../shared/orchard';
 import { OwnChoices } from './OwnChoices';
 import { SpotSun } from './SpotSun';
 import { useShown } from '../shared/shown';
+import { Several } from '../shared/Several';
 import { Trouble, Warnings } from '../shared/Trouble';
 import { read, say, show, unitOf, type Quantity, type Units } from '../shared/units';
 
@@ -306,6 +307,12 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
             words(['yes', 'no']),
             `as the kind: ${kind?.self_fertile ?? 'not known'}`,
           )}
+          <Several
+            legend="Resists, as its label or its years say"
+            all={kind?.sicknesses ?? []}
+            chosen={tree.resists ?? []}
+            onChange={(resists) => onChange({ ...tree, resists })}
+          />
           <div className="pair">
             {text('rootstock', 'Rootstock, by name')}
             {text('hole', 'Shares its hole', { helperText: 'the same mark on each tree of one hole' })}

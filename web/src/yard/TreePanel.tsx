@@ -135,6 +135,7 @@ export function TreePanel({ id, onClose, onLog, onCorrect, onEdit }: Props) {
         </p>
       ))}
       <Tasks tasks={q.data.tasks} onLog={onLog} day={q.data.day} />
+      {q.data.resists && <p className="sm">{q.data.resists}</p>}
       <Company data={q.data} company={kind.company} />
       <History id={id} onCorrect={onCorrect} />
       <FactsBefore id={id} />

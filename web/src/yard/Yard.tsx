@@ -106,7 +106,7 @@ export default function Yard() {
   const spread =
     editing?.spread_m ?? kind?.sizes.find((s) => s.class === (editing?.class ?? 'semi-dwarfing'))?.distance_m ?? 2;
   const ghost = editing
-    ? { id: editing.id, x: editing.x, y: editing.y, spreadM: spread, code: editing.code }
+    ? { id: editing.id, x: editing.x, y: editing.y, spreadM: spread, form: editing.form ?? '', code: editing.code }
     : undefined;
   const plant = () => {
     setLogging(null);

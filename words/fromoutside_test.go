@@ -7,6 +7,8 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"vertumna/core/crop"
+	"vertumna/core/pomology"
+	"vertumna/core/year"
 )
 
 func TestUnderSnowNothingIsSaidOfFruit(t *testing.T) {
@@ -26,4 +28,18 @@ func TestUnderSnowNothingIsSaidOfFruit(t *testing.T) {
 	require.Contains(t, strings.Join(Speaker{}.Snow(&l), " "), "tie it to its neighbours")
 	l.State = crop.LoadWatch
 	require.Empty(t, Speaker{}.Snow(&l), "one that is safe wants nothing")
+}
+
+func TestWhatComesFromOutsideIsSaidWithWhatToLookFor(t *testing.T) {
+	for _, k := range pomology.Kinds() {
+		for _, h := range pomology.Hosts() {
+			for _, x := range pomology.Threats(k, []string{h.Slug}, nil) {
+				says := Speaker{}.Reason(year.Reason{Rule: "host-outside", Text: x.Sickness.Slug, Value: x.Host.Slug})
+				require.Contains(t, says, x.Sickness.Name)
+				require.Contains(t, says, "look for "+x.Sickness.Look)
+			}
+		}
+	}
+	require.Equal(t, "It resists scab and rust, as you know it.", Resists([]string{"rust", "scab"}))
+	require.Empty(t, Resists(nil))
 }

@@ -63,7 +63,7 @@ var arrows = map[string]string{
 	"core/year":      "core/almanac core/crop core/cut core/find core/limb core/pomology core/training core/given",
 	"core/days":      "core/almanac core/year",
 	"core/diagnose":  "core/given",
-	"core/yard":      "core/almanac core/find core/light core/limb core/year",
+	"core/yard":      "core/almanac core/find core/given core/light core/limb core/year",
 	"words":          "core/",
 	"contract":       "core/almanac core/given",
 	"store":          "core/almanac core/crop core/limb core/pomology core/training core/year core/given",

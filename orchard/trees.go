@@ -90,7 +90,9 @@ func (k *Keeper) CheckTree(ctx context.Context, slug string, t *store.Tree) (*st
 		return nil, nil, err
 	}
 	errs, warnings := year.CheckTree(&core, t.Hole, holes, standing, k.today())
-	return o, orEmpty(warnings), errs.Err()
+	warnings = append(warnings, plotOf(&store.Contents{Orchard: o}).Close(&core)...)
+	speaker := words.Speaker{Units: words.Units(o.Units)}
+	return o, orEmpty(speaker.Faults(warnings)), speaker.Faults(errs).Err()
 }
 
 // Spot is a place in an orchard for which a form is asked.

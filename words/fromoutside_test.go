@@ -7,6 +7,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"vertumna/core/crop"
+	"vertumna/core/given"
 	"vertumna/core/pomology"
 	"vertumna/core/year"
 )
@@ -42,4 +43,13 @@ func TestWhatComesFromOutsideIsSaidWithWhatToLookFor(t *testing.T) {
 	}
 	require.Equal(t, "It resists scab and rust, as you know it.", Resists([]string{"rust", "scab"}))
 	require.Empty(t, Resists(nil))
+}
+
+func TestWhatIsOddIsSaidInAPersonsUnits(t *testing.T) {
+	fs := given.Faults{{Code: "x", Field: "x", Given: "0.8 m from A2", Expected: "about 2.0 m when both are held low; 12 mm, 3 trees"}}
+	require.Equal(t, fs, Speaker{}.Faults(fs))
+	us := Speaker{Units: US}.Faults(fs)
+	require.Equal(t, "2 ft 7 in from A2", us[0].Given)
+	require.Equal(t, "about 6 ft 7 in when both are held low; 1/2 in, 3 trees", us[0].Expected)
+	require.Equal(t, "0.8 m from A2", fs[0].Given, "what was given is not touched")
 }

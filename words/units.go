@@ -6,10 +6,13 @@ package words
 import (
 	"fmt"
 	"math"
+	"regexp"
+	"slices"
 	"strconv"
 	"strings"
 
 	"vertumna/core/almanac"
+	"vertumna/core/given"
 )
 
 // Units a person reads.
@@ -160,4 +163,28 @@ func (s Speaker) Minutes(m float64) string {
 		return fmt.Sprintf("%d h", whole/60)
 	}
 	return fmt.Sprintf("%d h %02d", whole/60, whole%60)
+}
+
+var metricIn = regexp.MustCompile(`(\d+(?:\.\d+)?) (mm|cm|m|kg)\b`)
+
+// Faults says what is wrong or odd in a person's units: lengths and weights in its words are metric until here.
+func (s Speaker) Faults(fs given.Faults) given.Faults {
+	if s.Units != US {
+		return fs
+	}
+	local := func(text string) string {
+		return metricIn.ReplaceAllStringFunc(text, func(m string) string {
+			parts := metricIn.FindStringSubmatch(m)
+			x, err := strconv.ParseFloat(parts[1], 64)
+			if err != nil {
+				return m
+			}
+			return s.Amount(x, parts[2])
+		})
+	}
+	out := slices.Clone(fs)
+	for i := range out {
+		out[i].Given, out[i].Expected = local(out[i].Given), local(out[i].Expected)
+	}
+	return out
 }

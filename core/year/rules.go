@@ -96,8 +96,11 @@ func (c *context) group() pomology.Group { return c.tree.Kind.Group }
 
 func (c *context) shrub() bool { return c.tree.Kind.LowTree == pomology.DoesNotSuit }
 
-func (c *context) flat() bool {
-	f, err := pomology.FormBySlug(c.tree.Form)
+func (c *context) flat() bool { return c.tree.Flat() }
+
+// Flat says whether a tree is kept in a plane, against a wall or on wires.
+func (t *Tree) Flat() bool {
+	f, err := pomology.FormBySlug(t.Form)
 	return err == nil && f.Flat
 }
 

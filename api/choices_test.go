@@ -170,3 +170,25 @@ func TestWhatASlipCutsHasItsTask(t *testing.T) {
 	}
 	require.NotZero(t, quiet)
 }
+
+func TestWhatCountsMoreMovesTheSlips(t *testing.T) {
+	a := start(t, "2027-02-20")
+	const lt = "/api/orchards/lower-terrace"
+	slips := func(weighs string) []string {
+		o := a.ok("GET", lt, nil)["orchard"].(object)
+		delete(o, "weighs")
+		if weighs != "" {
+			o["weighs"] = weighs
+		}
+		a.ok("PUT", lt, object{"version": o["version"], "orchard": o})
+		var out []string
+		for _, code := range []string{"A3", "B3", "C1", "C2", "C3", "D1"} {
+			out = append(out, a.pageOf(t, lt+"/trees/lower-terrace-"+code+"/map/slip"))
+		}
+		return out
+	}
+	usual, structure, fruit := slips(""), slips("structure"), slips("fruit")
+	require.NotEqual(t, usual, structure)
+	require.NotEqual(t, usual, fruit)
+	require.Equal(t, usual, slips(""), "and back")
+}

@@ -90,7 +90,7 @@ func (b *standing) orchard() error {
 	if c.Orchard.Site != nil && y.Place.Climate.HumidSummer {
 		b.options = b.options.ForHumidSummers()
 	}
-	b.options.Vigour = b.core.Class
+	b.options.Vigour, b.options.Weighs = b.core.Class, find.Weighs(c.Orchard.Weighs)
 	b.options.Without = []find.Code{"overloaded", "thin_for_load"} // what limbs carry is told by the load of the fruit, once
 	if b.core.Aim == year.Build {
 		yes := true

@@ -30,6 +30,7 @@ type Orchard struct {
 	Needs    []Need        `json:"needs,omitempty" nullable:"false" maxItems:"40" doc:"what the household wants of each kind"`
 	SnowMM   float64       `json:"snow_kg_m2,omitempty" minimum:"0" maximum:"200" doc:"the snow a person counts on, mm of water; 0: none"`
 	Rain     []SeasonRain  `json:"rain,omitempty" nullable:"false" maxItems:"200" doc:"how wet growing seasons were; those not named: as usual"`
+	Weighs   string        `json:"weighs,omitempty" enum:"structure,fruit" doc:"what counts more where a cut costs fruit; absent: both"`
 	Exposed  string        `json:"exposed,omitempty" enum:"sheltered,usual,exposed" doc:"how much wind the limbs meet"`
 }
 

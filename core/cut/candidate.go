@@ -114,6 +114,7 @@ type Judge struct {
 	findings []find.Finding
 	chain    []string
 	within   float64 // fruit buds of the tree within reach
+	price    float64 // of fruit buds, of what they count as usual
 
 	day       string  // on which it is judged, YYYY-MM-DD; "": no day a person named has come
 	highCM    float64 // a cut above it takes longer: a pole tool or a ladder
@@ -137,6 +138,7 @@ const (
 func NewJudge(m *limb.Map, light limb.Light, reading find.Reading) *Judge {
 	j := &Judge{m: m, light: light, reachCM: reading.Options.ReachCM, findings: find.Findings(m, reading), chain: find.LeaderChain(m)}
 	j.harvested, j.highCM, j.day = reading.Options.Harvested, highCut, reading.Options.Day
+	j.price = reading.Options.Weighs.FruitPrice()
 	for _, f := range j.findings {
 		if f.Code == "renewal_due" && len(f.Members) > 0 {
 			if j.renewed == nil {

@@ -151,7 +151,7 @@ func (j *Judge) common(c *Candidate, i int, p spot, q Question) {
 		c.points("wet-wood", -10)
 	}
 	if q.Aim != find.Sound && j.within > 0 {
-		c.points("fruit-buds", -math.Min(20, 100*c.BudsWithin/j.within))
+		c.points("fruit-buds", -j.price*math.Min(20, 100*c.BudsWithin/j.within))
 	}
 }
 

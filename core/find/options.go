@@ -35,7 +35,28 @@ type Options struct {
 	ShortShoots   bool   // side shoots of spur bearers are spurred back in winter, whatever their length
 	CollarOnly    bool   // no renewal stub is left: a successor must stand first
 	Vigour        pomology.VigourClass
+	Weighs        Weighs // what a cut may cost in fruit
 	Without       []Code // findings that are not looked for
+}
+
+// Weighs is what counts more where a cut that betters the tree costs fruit.
+type Weighs string
+
+// What may count more; the zero value weighs them as the limb page does.
+const (
+	Structure Weighs = "structure" // years of the tree before fruit of this one
+	FruitMore Weighs = "fruit"
+)
+
+// FruitPrice is what fruit buds count against a cut, of what they count as usual (our estimate).
+func (w Weighs) FruitPrice() float64 {
+	switch w {
+	case Structure:
+		return 0.4
+	case FruitMore:
+		return 2
+	}
+	return 1
 }
 
 // Defaults are the thresholds of the limb page.

@@ -93,6 +93,24 @@ export function HouseholdForm({ meta, orchard, units, onChange }: Props) {
           </label>
         ))}
       </fieldset>
+      <fieldset style={{ border: 0, padding: 0, margin: 0 }}>
+        <legend className="sm q">Where a cut that betters the tree costs fruit</legend>
+        {weights.map(([k, name, means]) => (
+          <label key={name} style={{ marginRight: 16 }}>
+            <input
+              type="radio"
+              name="weighs"
+              checked={orchard.weighs === k}
+              onChange={() => {
+                const { weighs: _, ...rest } = orchard;
+                onChange(k ? { ...rest, weighs: k } : rest);
+              }}
+            />{' '}
+            {name}
+            {means && <span className="q sm">, {means}</span>}
+          </label>
+        ))}
+      </fieldset>
       <Several
         legend="Within sight of the plot stand"
         all={meta.hosts}
@@ -111,6 +129,12 @@ export function HouseholdForm({ meta, orchard, units, onChange }: Props) {
     </div>
   );
 }
+
+const weights = [
+  ['structure', 'structure first', 'years of tree before fruit of this one'],
+  [undefined, 'both count', ''],
+  ['fruit', 'fruit first', 'what bears stays where it can'],
+] as const;
 
 const rains = [
   ['', 'as usual'],

@@ -3437,6 +3437,11 @@ export interface components {
             units: "metric" | "us";
             /** Format: int64 */
             readonly version: number;
+            /**
+             * @description what counts more where a cut costs fruit; absent: both
+             * @enum {string}
+             */
+            weighs?: "structure" | "fruit";
         };
         OrchardBody: {
             orchard: components["schemas"]["Orchard"];

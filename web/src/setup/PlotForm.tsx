@@ -106,6 +106,9 @@ export function PlotForm({ orchard, units, onChange }: Props) {
               label={`Height, ${m}`}
               defaultValue={f.height_m ? show(f.height_m, 'm', units) : ''}
               onChange={(e) => feature(i, { height_m: read(e.target.value, 'm', units) ?? 0 })}
+              {...(f.kind === 'shade-tree' && {
+                helperText: 'a drawn one is guessed from its width: say it as you know it',
+              })}
             />
             {f.kind === 'wall' || f.kind === 'fence' ? (
               <TextField

@@ -65,11 +65,11 @@ test('phones of the house sign in over TLS, and out again', async ({ browser, fo
   const context = await browser.newContext({ ignoreHTTPSErrors: true, locale: 'en-GB' });
   const page = await context.newPage();
   await page.goto(`https://127.0.0.1:${String(port)}/lower-terrace/sheet`);
-  await page.getByLabel('Passphrase').fill('three quinces by the wall');
+  await page.getByLabel('Passphrase', { exact: true }).fill('three quinces by the wall');
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByText('That is not the passphrase.')).toBeVisible();
   await accessible(page);
-  await page.getByLabel('Passphrase').fill(words);
+  await page.getByLabel('Passphrase', { exact: true }).fill(words);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByRole('heading', { name: 'The walk' })).toBeVisible();
   const [cookie] = await context.cookies();
@@ -79,9 +79,9 @@ test('phones of the house sign in over TLS, and out again', async ({ browser, fo
   const access = page.getByRole('region', { name: 'Access' });
   await expect(access.getByText('You are signed in as owner.')).toBeVisible();
   await access.getByRole('button', { name: 'Sign everybody out' }).click();
-  await expect(page.getByLabel('Passphrase')).toBeVisible();
+  await expect(page.getByLabel('Passphrase', { exact: true })).toBeVisible();
   for (let i = 0; i < 12; i++) {
-    await page.getByLabel('Passphrase').fill(`a guess, number ${String(i)}`);
+    await page.getByLabel('Passphrase', { exact: true }).fill(`a guess, number ${String(i)}`);
     await page.getByRole('button', { name: 'Sign in' }).click();
     await expect(page.getByRole('alert')).toBeVisible();
   }

@@ -2,19 +2,18 @@ import Button from '@mui/material/Button';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useAddress } from '../shared/address';
-import { plain } from '../shared/day';
 import { useKeys } from '../shared/keys';
 import { useWidth } from '../shared/measure';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { isClash } from '../shared/api';
 import { Trouble } from '../shared/Trouble';
-import { count, say, tall } from '../shared/units';
-import { useDevices } from '../training/queries';
-import { StakeLabel } from '../drawing/StakeLabel';
+import { say, tall } from '../shared/units';
 import { TreeDrawing, type Turnable } from '../drawing/TreeDrawing';
 import { WalkRound } from '../drawing/WalkRound';
-import { compass, turned, type Vec } from '../drawing/wood';
+import { turned, type Vec } from '../drawing/wood';
+import { BenchHead, type ViewOf } from './BenchHead';
+import { lettersShown, WoodKey } from './beside';
 import { BudStrip } from './BudStrip';
 import { Files } from './Files';
 import { Findings } from './Findings';
@@ -27,7 +26,7 @@ import { brushes, drawBrush, MarkBar } from './MarkBar';
 import { Oddities } from './Oddities';
 import { QuickLine } from './QuickLine';
 import { SketchForm } from './SketchForm';
-import { BackToTree, StandBack } from './StandBack';
+import { StandBack } from './StandBack';
 import { goingOf } from './slip/going';
 import { useAfter, useDecide, useSlip, type Asking, type Season, type Step } from './slip/queries';
 import { Compare } from './slip/Compare';
@@ -77,12 +76,6 @@ export default function Bench() {
   );
 }
 
-/** When the tree is looked at: so many winters on, with the slip made or uncut. */
-interface ViewOf {
-  ahead: number;
-  cut: boolean;
-}
-
 interface OpenedProps {
   which: { slug: string; id: string; day: string };
   bench: BenchData;
@@ -93,13 +86,6 @@ interface OpenedProps {
   onSeason: (s: Season) => void;
   trouble: unknown;
 }
-
-const views = [
-  { ahead: 0, cut: false, name: 'Now' },
-  { ahead: 0, cut: true, name: 'After the cuts' },
-  { ahead: 1, cut: true, name: 'Next winter' },
-  { ahead: 3, cut: true, name: 'In three years' },
-];
 
 function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble: unseen }: OpenedProps) {
   const { units } = useHere();
@@ -238,65 +224,17 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
         onChoose={choose}
       />
       <div className="stage">
-        <header className="benchhead">
-          <StakeLabel code={bench.tree.code} look="full" />
-          <h1>
-            {bench.tree.kind_name} {bench.tree.name ? `‘${bench.tree.name}’` : ''}
-          </h1>
-          <p className="sm q">
-            {above
-              ? 'seen from above, north up'
-              : `seen from ${String(Math.round(bearing))}°, looking ${compass(bearing + 180)}`}
-            {bench.revision ? `; map of ${plain(bench.revision.date)} ${bench.revision.date.slice(0, 4)}` : ''};{' '}
-            <BackToTree bench={bench} />
-          </p>
-          <p className="totrain">
-            <OnTree slug={which.slug} id={which.id} day={which.day} />
-            <Link to={`/${which.slug}/trees/${which.id}/training`}>Train: frame, bends, wires</Link>
-          </p>
-          {bench.mapped && (
-            <div className="segments" role="group" aria-label="When">
-              {views.map((v) => (
-                <button
-                  key={v.name}
-                  type="button"
-                  aria-pressed={view.ahead === v.ahead && (v.ahead > 0 || view.cut === v.cut)}
-                  onClick={() => onView(v)}
-                >
-                  {v.name}
-                </button>
-              ))}
-            </div>
-          )}
-          {bench.carry && !predicted && (
-            <p className="carryon sm" role="status">
-              <span>{bench.carry}</span>
-              <Button variant="outlined" size="small" disabled={busy} onClick={() => carry.mutate(revision)}>
-                Carry it on to today
-              </Button>
-            </p>
-          )}
-          {bench.mapped && view.ahead > 0 && (
-            <div className="segments" role="group" aria-label="Cut or not">
-              <button type="button" aria-pressed={view.cut} onClick={() => onView({ ...view, cut: true })}>
-                Cut by the slip
-              </button>
-              <button type="button" aria-pressed={!view.cut} onClick={() => onView({ ...view, cut: false })}>
-                Uncut
-              </button>
-            </div>
-          )}
-          {bench.mapped && (
-            <div className="segments" role="group" aria-label="View">
-              <button type="button" aria-pressed={!above} onClick={() => setAbove(false)}>
-                From the ground
-              </button>
-              <button type="button" aria-pressed={above} onClick={() => setAbove(true)}>
-                From above
-              </button>
-            </div>
-          )}
-        </header>
+        <BenchHead
+          bench={bench}
+          which={which}
+          view={view}
+          onView={onView}
+          bearing={bearing}
+          above={above}
+          onAbove={setAbove}
+          {...(!predicted && { onCarry: () => carry.mutate(revision) })}
+          busy={busy}
+        />
         <Trouble
           error={trouble}
           holds={
@@ -551,64 +489,5 @@ function Opened({ which, bench, asking: slipOf, view, onView, onSeason, trouble:
         )}
       </div>
     </div>
-  );
-}
-
-/** What is on the tree still: its limbs are locked while it is. */
-function OnTree({ slug, id, day }: { slug: string; id: string; day: string }) {
-  const devices = useDevices(slug, day);
-  const mine = (devices.data ?? []).filter((r) => r.tree_id === id);
-  if (mine.length === 0) return null;
-  const over = mine.filter((r) => r.over).length;
-  return (
-    <span className={over > 0 ? 'over' : 'q'}>
-      {count(mine.length, 'device')} on{over > 0 ? `, ${String(over)} over its day` : ''}; the limbs they hold are not
-      cut.{' '}
-    </span>
-  );
-}
-
-/** Numbers are acts, letters are sights: beside a slip only what is asked about keeps its letter. */
-function lettersShown(list: BenchData['findings'], slip: boolean, chosen: string, ofStep: string[] | undefined) {
-  if (!slip) return list;
-  return list.filter((f) => f.letter === chosen || (ofStep?.includes(f.letter) ?? false)).slice(0, 3);
-}
-
-function WoodKey({ season }: { season: string }) {
-  const rows: [string, string][] = [
-    ['var(--wood-old)', 'older'],
-    ['var(--wood-two)', 'two years'],
-    ['var(--wood-last)', 'last year’s'],
-    ...(season === 'summer' ? ([['var(--wood-this)', 'this year’s']] as [string, string][]) : []),
-  ];
-  return (
-    <p className="woodkey sm q">
-      {rows.map(([c, name]) => (
-        <span key={name}>
-          <svg width={22} height={8} aria-hidden="true">
-            <rect width={22} height={8} fill={c} />
-          </svg>
-          {name}
-        </span>
-      ))}
-      <span>
-        <svg width={22} height={8} aria-hidden="true">
-          <rect x={0.6} y={0.6} width={20.8} height={6.8} fill="none" stroke="var(--wood-dead)" strokeDasharray="3 2" />
-        </svg>
-        dead
-      </span>
-      <span>
-        <svg width={22} height={8} aria-hidden="true">
-          <rect x={0.5} y={0.5} width={21} height={7} fill="url(#hatch)" stroke="var(--wood-old)" />
-        </svg>
-        estimated
-      </span>
-      <span>
-        <svg width={22} height={8} aria-hidden="true">
-          <rect x={0.5} y={0.5} width={21} height={7} fill="none" stroke="var(--wood-last)" />
-        </svg>
-        on the slip
-      </span>
-    </p>
   );
 }

@@ -178,7 +178,7 @@ func TestTreesComeToReachInFourYearsAndAreHeldThere(t *testing.T) {
 		require.LessOrEqual(t, float64(c.rose), rare*float64(c.all), "%s: none ends higher than it began", name)
 	}
 	holds("as is usual", usual, 0.95, 0.95, 0)
-	holds("together with those two fifths taller", all, 0.94, 0.93, 0.01) // of all 3,024 of them 95.7 of 100 come, 94.4 are held, 0.5 end higher
+	holds("together with those two fifths taller", all, 0.94, 0.93, 0.01) // of all 3,024 of them 95.7 of 100 come, 94.5 are held, 0.6 end higher
 }
 
 func TestNoStepWorksAgainstAnother(t *testing.T) {

@@ -138,10 +138,10 @@ func (f *finder) course(i int) float64 {
 }
 
 // givesWay returns which of two limbs that cross gives way, the other, and whether its direction tells: the one that runs with the
-// tree stays, though it be the thinner. Else the thinner goes.
+// tree stays, though it be the thinner. Else the thinner goes; so on a flat tree, whose limbs lead along a plane, not outward.
 func (f *finder) givesWay(i, j int) (goes, stays int, direction bool) {
 	goes, stays = f.thinner(i, j)
-	if !f.o.ByDirection || f.m.Axes[i].Depth == 0 || f.m.Axes[j].Depth == 0 {
+	if !f.o.ByDirection || f.m.Flat() || f.m.Axes[i].Depth == 0 || f.m.Axes[j].Depth == 0 {
 		return goes, stays, false
 	}
 	a, b := f.course(i), f.course(j)

@@ -87,8 +87,12 @@ func (s Speaker) Finding(f find.Finding) FindingWords {
 			says = "seen to rub on " + list(f.Members)
 		}
 	}
-	if _, back := f.Fact(find.Backward); back {
-		says += "; it runs back into the tree, and " + list(f.Members) + ", which runs outward, stays"
+	if outward, told := f.Fact(find.Backward); told {
+		if outward.Value < 0 {
+			says += "; it runs back into the tree, and " + list(f.Members) + " stays"
+		} else {
+			says += "; " + list(f.Members) + " runs more outward, and stays"
+		}
 	}
 	if at, ok := f.Fact("mark_at_cm"); ok && at.Value == 0 {
 		switch f.Code {

@@ -7,6 +7,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"vertumna/core/crop"
+	"vertumna/core/find"
 	"vertumna/core/given"
 	"vertumna/core/pomology"
 	"vertumna/core/year"
@@ -52,4 +53,13 @@ func TestWhatIsOddIsSaidInAPersonsUnits(t *testing.T) {
 	require.Equal(t, "2 ft 7 in from A2", us[0].Given)
 	require.Equal(t, "about 6 ft 7 in when both are held low; 1/2 in, 3 trees", us[0].Expected)
 	require.Equal(t, "0.8 m from A2", fs[0].Given, "what was given is not touched")
+}
+
+func TestOfACrossingTheOneThatStaysIsNamedByWhatIsTrueOfBoth(t *testing.T) {
+	of := func(outward float64) string {
+		return Speaker{}.Finding(find.Finding{Code: "crossing", Limb: "S1.1", Members: []string{"S1.2"}, Evidence: []find.Fact{{Name: "gap_cm", Value: 2}, {Name: find.Backward, Value: outward}}}).Says
+	}
+	require.Contains(t, of(-0.4), "it runs back into the tree, and S1.2 stays")
+	require.NotContains(t, of(0.2), "back into the tree", "one that gains a little ground outward does not run back")
+	require.Contains(t, of(0.2), "S1.2 runs more outward, and stays")
 }

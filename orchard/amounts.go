@@ -53,7 +53,7 @@ func (k *Keeper) giveAmounts(ctx context.Context, orchardID string, y *year.Yard
 func (a *amounts) keep(treeID string, amount year.Amount) {
 	a.mu.Lock()
 	defer a.mu.Unlock()
-	if a.known[treeID] != amount {
+	if a.known[treeID].From != amount.From {
 		a.known[treeID], a.unsaved[treeID] = amount, true
 	}
 }

@@ -99,8 +99,10 @@ func (b *standing) orchard() error {
 	return nil
 }
 
-func (b *standing) age() int {
-	season := year.SeasonOf(b.day, b.south)
+func (b *standing) age() int { return b.ageIn(year.SeasonOf(b.day, b.south)) }
+
+// ageIn is the tree's age in a season; 0: it is not known.
+func (b *standing) ageIn(season int) int {
 	if !b.core.Planted.Known() {
 		return 0
 	}

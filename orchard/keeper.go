@@ -42,6 +42,7 @@ type Keeper struct {
 	heights   *kept[mapKey, float64]
 	halves    *kept[mapKey, half]
 	forecasts *kept[mapKey, cut.Forecast]
+	foreseen  *kept[mapKey, *year.Amount]
 	decided   *kept[mapKey, []year.LimbDate]
 	built     *kept[mapKey, []training.Built]
 
@@ -64,7 +65,8 @@ func NewKeeper(s *store.Store, today func() almanac.Day, log *slog.Logger) *Keep
 	k.lights = keep[mapKey, limb.Light](keepFacts).atMost(&k.most)
 	k.sections, k.heights = keep[mapKey, float64](keepFacts).atMost(&k.most), keep[mapKey, float64](keepFacts).atMost(&k.most)
 	k.halves = keep[mapKey, half](keepFacts).atMost(&k.most)
-	k.forecasts = keep[mapKey, cut.Forecast](keepFacts).atMost(&k.most)
+	k.forecasts = keep[mapKey, cut.Forecast](keepForecasts).atMost(&k.most)
+	k.foreseen = keep[mapKey, *year.Amount](keepFacts)
 	k.decided = keep[mapKey, []year.LimbDate](keepFacts).atMost(&k.most)
 	k.built = keep[mapKey, []training.Built](keepFacts).atMost(&k.most)
 	k.healths = keep[mapKey, walk.Health](keepFacts).atMost(&k.most)
@@ -83,6 +85,7 @@ const (
 	keepFruits    = 64
 	keepLights    = 16
 	keepFacts     = 400
+	keepForecasts = 160
 )
 
 // mapKey is a tree's limb map, with all else that what is kept of it was worked out from.
@@ -158,12 +161,7 @@ func (k *Keeper) Plan(ctx context.Context, slug string, day almanac.Day) (*Plann
 	}
 	key := planKey{contentsKey{o.ID, o.Revision}, day, k.today()}
 	return k.plans.of(key, func() (*Planned, error) {
-		ctx := context.WithoutCancel(ctx)     // others may wait for it
-		if today := k.today(); day != today { // its slips give their amounts to every day's tasks
-			if _, err := k.Plan(ctx, slug, today); err != nil {
-				return nil, err
-			}
-		}
+		ctx := context.WithoutCancel(ctx) // others may wait for it
 		c, err := k.read(ctx, o)
 		if err != nil {
 			return nil, err

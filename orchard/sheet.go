@@ -76,8 +76,8 @@ type BodyMarkBody struct {
 	CM   float64 `json:"cm"`
 }
 
-// bySlip are the jobs whose steps the tree's slip tells.
-var bySlip = map[year.TaskKind]bool{year.DormantCut: true, year.HeightCut: true, year.SummerCut: true, year.RestrainCut: true, year.SummerShoots: true, year.AutumnHeight: true}
+// bySlip says whether the tree's slip tells the steps of a job.
+func bySlip(k year.TaskKind) bool { return k.BySlip() || k == year.SummerShoots }
 
 // notWalked are jobs that are no work at a tree.
 var notWalked = map[year.TaskKind]bool{year.Tools: true}
@@ -150,14 +150,14 @@ func (p *Planned) stop(s walk.Stop, tasks map[string]*year.Task, mark store.MapM
 	}
 	for _, j := range s.Jobs {
 		t := tasks[j.ID]
-		job := SheetJobBody{Task: t.ID, Kind: string(t.Kind), Title: p.Speaker.Title(t), Minutes: math.Round(t.Minutes), Closes: t.Window.Closes.Day, Slip: bySlip[t.Kind] && b.Mapped, Cautions: p.Speaker.Cautions(t.Cautions)}
+		job := SheetJobBody{Task: t.ID, Kind: string(t.Kind), Title: p.Speaker.Title(t), Minutes: math.Round(t.Minutes), Closes: t.Window.Closes.Day, Slip: bySlip(t.Kind) && b.Mapped, Cautions: p.Speaker.Cautions(t.Cautions)}
 		if len(t.Reasons) > 0 {
 			job.Says = p.Speaker.Reason(t.Reasons[0])
 		}
 		if says := p.waitsForWeather(t); says != "" {
 			job.Says = says + " " + job.Says
 		}
-		if w := workFor(tp, t); w != nil {
+		if w := tp.Tree.Amount.Of(t.Kind, t.Season); w != nil {
 			job.Cuts, job.Tools = w.Cuts, w.Tools
 		}
 		b.Minutes += t.Minutes
@@ -165,18 +165,6 @@ func (p *Planned) stop(s walk.Stop, tasks map[string]*year.Task, mark store.MapM
 	}
 	b.Minutes = math.Round(b.Minutes)
 	return b
-}
-
-// workFor is what a job's slip comes to, nil where no slip is its work.
-func workFor(tp *year.TreePlan, t *year.Task) *year.Work {
-	a := tp.Tree.Amount
-	if a == nil || !bySlip[t.Kind] {
-		return nil
-	}
-	if (t.Kind == year.DormantCut) != a.Summer {
-		return &a.Work
-	}
-	return &a.Coming
 }
 
 // bring gathers what is carried, and whether a ladder is.
@@ -198,7 +186,7 @@ func (out *SheetBody) bring(p *Planned, made walk.Plan, tasks map[string]*year.T
 		cleaning = tp.School.Value("cleaning")
 		for _, j := range s.Jobs {
 			t := tasks[j.ID]
-			if w := workFor(tp, t); w != nil {
+			if w := tp.Tree.Amount.Of(t.Kind, t.Season); w != nil {
 				for _, tool := range strings.Split(w.Tools, ", ") {
 					if tool != "" && w.Cuts > 0 {
 						add(tool, s.Label)

@@ -29,14 +29,36 @@ type slipMade struct {
 	options   cut.Options
 	season    limb.Season
 	key       string // of the slip: season and growth year
+	of        half   // that it is the slip of
 	predicted bool
 	missed    bool           // the slip of the map's own season was not made when it could be
-	now       *slipMade      // of a forecast: the slip of the map's own season, made first; nil: this is it, or that one was missed
+	now       *slipMade      // of a forecast: the slip that the plan begins with; nil: this is it
+	eve       *slipMade      // of a day to come: today's slip before it is made; nil: this is it
+	over      bool           // its half of the year is over: it was made
 	today     almanac.Day    // the day is the past, today or to come
 	plan      *year.TreePlan // nil where no place is set up
+	until     []year.LimbDate
+	usual     []find.Code // what a slip does not look for, whatever the tree's age
 	choices   map[cut.Key]store.SlipChoice
 	forecasts *kept[mapKey, cut.Forecast]
 	fruit     *fruitMade // of the season; nil where it is not known
+}
+
+// planOn is a tree's plan on a day; nil where no place is set up.
+type planOn func(almanac.Day) (*year.TreePlan, error)
+
+// planOf is a tree's plan of a day, as others ask for it.
+func (k *Keeper) planOf(ctx context.Context, c *store.Contents, treeID string) planOn {
+	return func(day almanac.Day) (*year.TreePlan, error) {
+		if c.Orchard.Site == nil {
+			return nil, nil
+		}
+		p, err := k.Plan(ctx, c.Orchard.Slug, day)
+		if err != nil {
+			return nil, err
+		}
+		return p.treeShown(treeID), nil
+	}
 }
 
 // makeSlip makes the slip of a tree with a person's choices in it.
@@ -45,83 +67,96 @@ func (k *Keeper) makeSlip(ctx context.Context, a SlipAt) (*slipMade, error) {
 	if err != nil {
 		return nil, err
 	}
-	var plan *year.TreePlan
-	if b.contents.Orchard.Site != nil {
-		p, err := k.Plan(ctx, a.Slug, b.day)
-		if err != nil {
-			return nil, err
-		}
-		plan = p.treeShown(b.tree.ID)
-	}
-	return k.slipOn(ctx, b, kept, plan, a.Season)
+	return k.slipOn(ctx, b, kept, k.planOf(ctx, b.contents, b.tree.ID), a.Season)
 }
 
-// slipOn makes the slip of a tree on its map, within its year's plan; nil where no place is set up.
-func (k *Keeper) slipOn(ctx context.Context, b *standing, kept *store.LimbMap, plan *year.TreePlan, season limb.Season) (*slipMade, error) {
-	out := slipFor(b, plan, season)
-	out.today = k.today()
-	out.forecasts = k.forecasts
+// slipOn makes the slip of a tree on its map, within its year's plan.
+func (k *Keeper) slipOn(ctx context.Context, b *standing, kept *store.LimbMap, plan planOn, season limb.Season) (*slipMade, error) {
 	decided, err := k.decidedOn(ctx, b.tree.ID, kept.Mark())
 	if err != nil {
 		return nil, err
 	}
-	b.options.Day = lastDue(decided, b.day)
-	if err := out.onto(kept); err != nil {
+	out, err := k.slipFor(b, decided, plan, season)
+	if err != nil {
 		return nil, err
 	}
-	if err := out.replan(); err != nil {
-		return nil, err
-	}
-	return out, nil
+	return out, out.onto(kept)
 }
 
-// slipFor is a tree's slip before it is made. An empty season is that of the day.
-func slipFor(b *standing, plan *year.TreePlan, season limb.Season) *slipMade {
-	out := &slipMade{standing: b, plan: plan}
+// slipFor is a tree's slip before it is made, and of a day to come today's beside it. An empty season is that of the day.
+func (k *Keeper) slipFor(b *standing, decided []year.LimbDate, plan planOn, season limb.Season) (*slipMade, error) {
+	out := &slipMade{standing: b, today: k.today(), until: decided, forecasts: k.forecasts, usual: b.options.Without}
 	n, of := year.MapSeason(b.day, b.south)
 	if out.season = season; season == "" {
 		out.season = of
 	}
-	out.key = slipKey(out.season, n)
-	if out.framed() { // its training leads: the slip knows sick wood and what is in the way
-		b.options.Without = append(slices.Clone(b.options.Without), find.Besides(whileForming...)...)
+	out.key, out.of = slipKey(out.season, n), half{out.season, n}
+	var err error
+	if out.plan, err = plan(b.day); err != nil {
+		return nil, err
 	}
-	return out
+	b.options.Day = lastDue(decided, b.day)
+	b.options.Without = out.without(out.of.year)
+	if b.day <= out.today {
+		return out, nil
+	}
+	now, err := standOn(b.contents, b.tree.ID, out.today)
+	if err != nil {
+		return nil, err
+	}
+	out.eve, err = k.slipFor(now, decided, plan, "")
+	return out, err
+}
+
+// without is what a slip of a year does not look for: while the tree's frame is built its training leads, and the slip knows sick wood
+// and what is in the way.
+func (p *slipMade) without(of int) []find.Code {
+	if !p.framedIn(of) {
+		return p.usual
+	}
+	return append(slices.Clone(p.usual), find.Besides(whileForming...)...)
 }
 
 // whileForming is what a slip looks for while a tree's frame is built: one word at a time.
 var whileForming = []find.Code{"dead", "diseased", "damaged", "borer", "sucker", "water_sprout", "crossing", "out_of_plane"}
 
 // framed says whether the tree's frame is still built, step by step.
-func (p *slipMade) framed() bool {
-	return p.plan != nil && p.plan.Way != nil && p.plan.Age < p.plan.Way.Stands
+func (p *slipMade) framed() bool { return p.framedIn(p.of.year) }
+
+func (p *slipMade) framedIn(of int) bool {
+	return p.plan != nil && p.plan.Way != nil && p.core.AgeIn(of, p.south) < p.plan.Way.Stands
 }
 
 // slipKey names a slip: its season, and the growth year.
 func slipKey(season limb.Season, n int) string { return fmt.Sprintf("%s-%d", season, n) }
 
-// amount is what the slip gives the year's task, and in winter what the summer's, as it is foreseen, gives its own.
-func (p *slipMade) amount() year.Amount {
-	a := year.Amount{From: p.madeFrom(p.kept.Mark()), Summer: p.season == limb.Summer, Year: p.m.Year, Work: p.workOf(p.slip)}
-	if a.Summer {
-		return a
+// amounts are what the slips of the tree come to, from the first of its plan to the one after that of the day.
+func (p *slipMade) amounts() ([]year.Work, error) {
+	rows, err := p.nextYears()
+	if err != nil {
+		return nil, err
 	}
-	if made, err := p.plannedYears(1); err == nil && len(made.Rows) > 0 && made.Rows[0].Summer != nil {
-		a.Coming = p.workOf(made.Rows[0].Summer)
+	var out []year.Work
+	for k, r := range rows {
+		for _, s := range []*cut.Slip{r.Dormant, r.Summer} {
+			if s == nil {
+				continue
+			}
+			if in := (half{s.Season, p.firstYear() + k}); !p.of.next().before(in) {
+				out = append(out, p.workOf(s, in))
+			}
+		}
 	}
-	return a
+	return out, nil
 }
 
 // workOf is what a slip's steps come to: minutes, share, and tools by the person's own.
-func (p *slipMade) workOf(s *cut.Slip) year.Work {
-	w := year.Work{Cuts: len(s.Groups), Minutes: s.Minutes, Share: round4(s.Share)}
+func (p *slipMade) workOf(s *cut.Slip, in half) year.Work {
+	w := year.Work{Summer: in.season == limb.Summer, Year: in.year, Cuts: len(s.Groups), Minutes: s.Minutes, Share: round4(s.Share), HighCM: math.Round(s.HighCM)}
 	var tools []string
 	for k := range s.Cuts {
 		if t, _ := words.ToolFor(s.Cuts[k].Candidate, p.ownTools()); !slices.Contains(tools, t) {
 			tools = append(tools, t)
-		}
-		if i := p.m.Index(s.Cuts[k].Limb); i >= 0 {
-			w.HighCM = math.Max(w.HighCM, math.Round(p.m.At(i, math.Max(0, s.Cuts[k].AtCM)).Z))
 		}
 	}
 	w.Tools = strings.Join(tools, ", ")
@@ -132,12 +167,27 @@ func (p *slipMade) workOf(s *cut.Slip) year.Work {
 }
 
 // slipsAs is raised when the program makes another slip of the same inputs: what was kept of those before is made anew.
-const slipsAs = 8
+const slipsAs = 9
 
 // madeFrom tells slips apart by all that they are made from: the same text, the same slip.
 func (p *slipMade) madeFrom(mark store.MapMark) string {
 	b := p.standing
-	return inShort(slipsAs, p.locks(), p.missed, mark, p.key, p.options, b.options, p.reading().Yard, b.latitude(), p.core.ShootCM, p.ownTools(), b.contents.Orchard.Rain)
+	return inShort(slipsAs, p.locks(), p.missed, mark, p.key, p.options, b.options, p.reading().Yard, b.latitude(), p.core.ShootCM, p.ownTools(), b.contents.Orchard.Rain,
+		p.school.Values(), p.core.Planted, p.core.Aim, p.noLeaf(), p.until, p.south, p.over)
+}
+
+// allFrom tells the slips of a plan apart, from the first to that of a half, before any of them is made.
+func (p *slipMade) allFrom(mark store.MapMark, at half) string {
+	begin := p
+	if p.eve != nil {
+		begin = p.eve
+	}
+	begin.choose()
+	way := []string{slipKey(p.of.season, p.of.year), p.standing.options.Day, fmt.Sprint(p.season == limb.Summer && p.harvestOver())}
+	for _, l := range p.legs(at, mark.Date) {
+		way = append(way, fmt.Sprint(slipKey(l.season, l.year), l.cut))
+	}
+	return inShort(begin.madeFrom(mark), way)
 }
 
 // asDormant is a summer map at its next winter, as it stands: not cut.
@@ -168,11 +218,8 @@ func (p *slipMade) replan() error {
 // choose gathers what the school, the year's account and the person say.
 func (p *slipMade) choose() {
 	p.standing.options.Harvested = p.season == limb.Summer && p.harvestOver()
-	p.options = cut.ForSchool(p.school, p.core.Kind, string(p.aim()), p.age(), p.season).WithoutLeafCut(p.noLeaf(), p.season)
-	switch {
-	case p.now != nil && p.season == limb.Summer: // what its winter slip takes is gone by then
-		p.options.Used, p.options.BigUsed, p.options.ZonesUsed = p.now.slip.Account, p.now.slip.BigWounds, p.now.slip.ZonesTaken()
-	case p.now == nil && p.plan != nil:
+	p.options = p.bySchool(p.of, p.noLeaf())
+	if p.plan != nil && !p.over {
 		p.options.Used, p.options.BigUsed = p.plan.Account.Removed, p.bigUsed()
 		p.options.ZonesUsed = p.zonesUsed()
 	}
@@ -186,27 +233,43 @@ func (p *slipMade) choose() {
 	p.options.Instead = p.moves()
 }
 
+// bySchool are the options of the slip of a half, as the school has them for the tree's age and aim by then.
+func (p *slipMade) bySchool(in half, leaf cut.NoLeaf) cut.Options {
+	return cut.ForSchool(p.school, p.core.Kind, string(p.aimIn(in.year)), p.ageIn(in.year), in.season).WithoutLeafCut(leaf, in.season)
+}
+
 func cmpKeys(a, b cut.Key) int {
 	return slices.Compare([]string{string(a.Code), a.Limb}, []string{string(b.Code), b.Limb})
 }
 
-// aim of the tree: as the plan has it, else as its owner said.
-func (p *slipMade) aim() year.Aim {
-	if p.plan != nil {
-		return p.plan.Aim.Aim
+// aim of the tree: as the year has it, else as its owner said.
+func (p *slipMade) aim() year.Aim { return p.aimIn(p.of.year) }
+
+func (p *slipMade) aimIn(of int) year.Aim {
+	if p.plan == nil {
+		return p.core.Aim
 	}
-	return p.core.Aim
+	return year.AimOf(&p.core, of, p.south, p.school).Aim
 }
 
 // noLeaf is what the year says of cuts in leaf.
-func (p *slipMade) noLeaf() cut.NoLeaf {
+func (p *slipMade) noLeaf() cut.NoLeaf { return p.noLeafIn(p.of.year) }
+
+func (p *slipMade) noLeafIn(of int) cut.NoLeaf {
 	switch {
 	case p.plan == nil || p.plan.InLeaf.When == year.CutInLeaf:
 		return ""
-	case p.plan.InLeaf.When == year.NeverInLeaf:
+	case of == year.SeasonOf(p.day, p.south):
+		if p.plan.InLeaf.When == year.NeverInLeaf {
+			return cut.NeverInLeaf
+		}
+		return cut.NotThisYear
+	case p.framedIn(of):
+		return cut.NotThisYear
+	case p.plan.InLeaf.When == year.NeverInLeaf && p.aimIn(of) == p.plan.Aim.Aim:
 		return cut.NeverInLeaf
 	}
-	return cut.NotThisYear
+	return "" // what holds this year holds for this year
 }
 
 func (p *slipMade) harvestOver() bool {

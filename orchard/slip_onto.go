@@ -4,6 +4,7 @@ import (
 	"slices"
 
 	"vertumna/core/almanac"
+	"vertumna/core/cut"
 	"vertumna/core/growth"
 	"vertumna/core/limb"
 	"vertumna/core/year"
@@ -77,8 +78,6 @@ func (p *slipMade) legs(at half, drawn almanac.Day) []leg {
 	for ; at.before(want) && len(out) < mostHalves; at = at.next() {
 		out = append(out, leg{at, !at.before(now) || p.wasCut(at, drawn)})
 	}
-	p.predicted = len(out) > 0
-	p.missed = slices.ContainsFunc(out, func(l leg) bool { return !l.cut })
 	return out
 }
 
@@ -91,18 +90,60 @@ func (p *slipMade) wasCut(in half, drawn almanac.Day) bool {
 	})
 }
 
-// onto brings the map to the half of the slip: it grows on, with the slips on the way made or missed. Cost: a season of growth for each
-// half, and a slip where one is made.
+// onto makes the slip asked for: on the map, where it is of that half of the year; else on the tree as the plan leaves it by then.
+// Cost: a slip, and for each half between a slip and a season of growth.
 func (p *slipMade) onto(kept *store.LimbMap) error {
 	m, err := limb.Check(p.tied(kept.Doc))
 	if err != nil {
 		return err
 	}
-	p.kept, p.tree = kept, p.grower(m)
-	legs := p.legs(halfOf(m, kept.Date, p.south), kept.Date)
+	at := halfOf(m, kept.Date, p.south)
+	legs := p.legs(at, kept.Date)
+	first := len(legs) // of those that the plan begins with: after what was missed
+	for first > 0 && legs[first-1].cut {
+		first--
+	}
+	p.kept, p.tree, p.predicted, p.missed = kept, p.grower(m), len(legs) > 0, first > 0
+	if p.of = p.wanted(at); len(legs) == 0 && m.Year > 0 {
+		p.of.year = m.Year
+	}
+	if first == len(legs) {
+		if err := p.past(legs); err != nil {
+			return err
+		}
+		p.m, p.light = p.tree.Map, nil
+		p.key = slipKey(p.season, p.m.Year)
+		return p.replan()
+	}
+	begin := p.eve
+	if begin == nil {
+		begin = p.before()
+	}
+	begin.season, begin.of, begin.over = legs[first].season, legs[first].half, legs[first].before(halfOn(p.today, p.south))
+	begin.kept, begin.tree, begin.missed = kept, p.tree, p.missed
+	if err := begin.past(legs[:first]); err != nil {
+		return err
+	}
+	begin.m = begin.tree.Map
+	begin.key = slipKey(begin.season, begin.m.Year)
+	if err := begin.replan(); err != nil {
+		return err
+	}
+	return p.follow(begin)
+}
+
+// before is another slip of the tree on the same day.
+func (p *slipMade) before() *slipMade {
+	b := p.standing
+	same := &standing{contents: b.contents, tree: b.tree, core: b.core, yard: b.yard, school: b.school, options: b.options, speaker: b.speaker, day: b.day, south: b.south}
+	return &slipMade{standing: same, today: p.today, plan: p.plan, until: p.until, usual: p.usual, forecasts: p.forecasts}
+}
+
+// past grows the tree through halves that are over: those whose slips were made, and those whose were not.
+func (p *slipMade) past(legs []leg) error {
 	for len(legs) > 0 {
 		first := legs[0]
-		cuts, err := p.made(first, p.tree)
+		cuts, err := p.madeIn(first, p.tree)
 		if err != nil {
 			return err
 		}
@@ -115,7 +156,7 @@ func (p *slipMade) onto(kept *store.LimbMap) error {
 			tree := p.tree
 			p.tree, _, err = growth.Grow(p.tree, growth.Work{Dormant: cuts, Slip: func(day *limb.Map, _ limb.Light) ([]growth.Cut, error) {
 				tree.Map = day
-				return p.made(legs[1], tree)
+				return p.madeIn(legs[1], tree)
 			}})
 			legs = legs[1:]
 		}
@@ -124,33 +165,44 @@ func (p *slipMade) onto(kept *store.LimbMap) error {
 		}
 		legs = legs[1:]
 	}
-	p.m, p.light = p.tree.Map, nil
-	p.key = slipKey(p.season, p.m.Year)
 	return nil
 }
 
-// made is what a leg's slip cuts of a tree: nothing, where it was missed.
-func (p *slipMade) made(l leg, tree growth.Tree) ([]growth.Cut, error) {
+// madeIn is what the slip of a half that is over cut of a tree: nothing, where it was missed.
+func (p *slipMade) madeIn(l leg, tree growth.Tree) ([]growth.Cut, error) {
 	if !l.cut {
-		p.now = nil // the plan begins after what was missed
 		return nil, nil
 	}
-	on := *p
-	on.season, on.tree, on.m, on.light = l.season, tree, tree.Map, nil
+	on := p.before()
+	on.kept, on.tree, on.m, on.season, on.of, on.over = p.kept, tree, tree.Map, l.season, l.half, true
 	on.key = slipKey(on.season, on.m.Year)
 	if err := on.replan(); err != nil {
 		return nil, err
 	}
-	p.now = &on
 	return on.slip.Made(), nil
 }
 
-// root is the slip that the plan of the years begins with.
-func (p *slipMade) root() *slipMade {
-	for p.now != nil {
-		p = p.now
+// follow takes the slip from the plan that begins with another.
+func (p *slipMade) follow(begin *slipMade) error {
+	p.now = begin
+	rows, err := p.nextYears()
+	if err != nil {
+		return err
 	}
-	return p
+	row := rows[p.of.year-p.firstYear()]
+	p.tree, p.slip = row.Winter, row.Dormant
+	if p.season == limb.Summer {
+		p.tree, p.slip = row.Day, row.Summer
+	}
+	p.m, p.options, p.choices = p.tree.Map, p.slip.Options, map[cut.Key]store.SlipChoice{}
+	p.key = slipKey(p.season, p.m.Year)
+	p.standing.options = p.thresholds(p.of)
+	p.light = begin.lightAhead(p.m)
+	p.lit = p.light
+	reading := begin.reading()
+	reading.Light, reading.Options = p.light, p.standing.options
+	p.planner, err = cut.NewPlanner(p.tree, reading, p.options)
+	return err
 }
 
 // tied is a document with the limbs that a device holds, and those it is fixed to, locked until it is off.

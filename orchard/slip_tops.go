@@ -78,16 +78,13 @@ func (p *slipMade) aimed() aimed {
 	if p.season == limb.Summer {
 		return out
 	}
-	on := 0
-	if p.now != nil && p.m.Year > 0 { // foreseen: of a later year of the plan
-		on = p.m.Year - p.firstYear()
-	}
-	made, err := p.plannedYears(on + 1)
-	if err != nil || len(made.Rows) <= on || made.Rows[on].Summer == nil {
+	on := p.of.year - p.firstYear() // foreseen: of a later year of the plan
+	rows, err := p.nextYears()
+	if err != nil || len(rows) <= on || rows[on].Summer == nil {
 		return out
 	}
-	summer := made.Rows[on].Summer
-	out.this, out.done = made.Rows[on].HeightCut, math.Min(out.done, summer.Done)
+	summer := rows[on].Summer
+	out.this, out.done = rows[on].HeightCut, math.Min(out.done, summer.Done)
 	out.tops = slices.Clone(p.slip.Tops)
 	for _, t := range summer.Tops {
 		k := slices.IndexFunc(out.tops, func(w cut.Top) bool { return w.Limb == t.Limb })

@@ -203,34 +203,6 @@ func (p *slipMade) outcome(c course) (OutcomeBody, error) {
 	return out, nil
 }
 
-// plannedYears are the years of a tree's plan, the first of them the slip of the day.
-func (p *slipMade) plannedYears(n int) (cut.Forecast, error) {
-	now := p.root()
-	reading, harvested := now.reading(), p.season == limb.Summer && p.harvestOver()
-	reading.Options.Harvested = false // but for this year's summer slip
-	return now.forecasts.of(now.forecastKey(n, harvested), func() (cut.Forecast, error) {
-		years := cut.Years{N: n, Options: now.options, Reading: reading, Harvested: harvested, LightOf: func(m *limb.Map) limb.Light {
-			if m == now.m { // as its slip was made in
-				return now.lit
-			}
-			return now.lightAhead(m)
-		}}
-		if now.season == limb.Dormant && now.options.AimFirst && !now.options.HeightFirst {
-			years.First = now.slip
-		}
-		if n == 1 { // the slips of this tree year
-			rows, end, err := cut.Over(now.tree, years)
-			return cut.Forecast{Rows: rows, End: end, Held: -1}, err
-		}
-		return cut.Ahead(now.tree, years)
-	})
-}
-
-// forecastKey tells forecasts apart by all that they are made from.
-func (p *slipMade) forecastKey(n int, harvested bool) mapKey {
-	return mapKey{p.core.ID, p.kept.Mark(), fmt.Sprint(p.madeFrom(p.kept.Mark()), n, harvested)}
-}
-
 // years tells the plan year by year.
 func (p *slipMade) years(n int) (*SlipYearsBody, error) {
 	made, err := p.plannedYears(max(n, replaceYears))
@@ -325,14 +297,6 @@ func (p *slipMade) pastYears() []PastYearBody {
 		out = append(out, b)
 	}
 	return out
-}
-
-// firstYear is the tree year that the plan begins with: that of the map it starts from.
-func (p *slipMade) firstYear() int {
-	if m := p.root().m; m.Year > 0 {
-		return m.Year
-	}
-	return p.day.Year()
 }
 
 // told lists a slip's cuts in a line each.

@@ -5,6 +5,7 @@ import (
 	"maps"
 	"math"
 
+	"vertumna/core/almanac"
 	"vertumna/core/cut"
 	"vertumna/core/given"
 	"vertumna/core/pomology"
@@ -106,15 +107,16 @@ func (k *Keeper) slipBy(ctx context.Context, a At, w Way, field string) (*slipMa
 	if err != nil {
 		return nil, err
 	}
-	var plan *year.TreePlan
-	if c.Orchard.Site != nil {
-		p, err := k.imagined(ctx, c, b.day)
+	return k.slipOn(ctx, b, kept, func(day almanac.Day) (*year.TreePlan, error) {
+		if c.Orchard.Site == nil {
+			return nil, nil
+		}
+		p, err := k.imagined(ctx, c, day)
 		if err != nil {
 			return nil, err
 		}
-		plan = p.treeShown(a.Tree)
-	}
-	return k.slipOn(ctx, b, kept, plan, "")
+		return p.treeShown(a.Tree), nil
+	}, "")
 }
 
 // keptBy is an orchard's contents as they would be were it kept another way; what a tree departs in is set aside where a school is named.

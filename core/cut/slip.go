@@ -50,6 +50,7 @@ type Slip struct {
 	BigWounds             int // of the tree year
 	Unsolved              float64
 	Minutes               float64
+	HighCM                float64 // of its highest cut; 0: none
 	BudsWithin, BudsAbove float64
 	Zones                 []Zone // from the ground up, where the limit is kept zone by zone
 	// Of a slip planned for its aim: where the tops end, and the steps as a person works through them.
@@ -360,6 +361,7 @@ func (p *Planner) slipOf(r *run, level float64) *Slip {
 		}
 		s.Cuts = append(s.Cuts, step)
 		s.Minutes += c.Minutes
+		s.HighCM = math.Max(s.HighCM, p.m.At(p.m.Index(c.Limb), math.Max(0, c.AtCM)).Z)
 	}
 	s.BudsWithin, s.BudsAbove = r.budsTaken()
 	s.Zones = r.tellZones()

@@ -18,9 +18,11 @@ type Years struct {
 	Reading   find.Reading // thresholds and yard; its light is that of the tree as it stands
 	LightOf   func(*limb.Map) limb.Light
 	StopEarly bool // once a year asks for no cut
-	Harvested bool // the first year's fruit is off when its summer slip is made
-	// First is the first year's winter slip where it was made already, of the same tree, light and options; nil: it is made.
+	// First is the first slip of all where it was made already, of the same tree, light and options; nil: it is made.
 	First *Slip
+	// In are the options and thresholds of the slips after the first, by year (0: the first) and season, as the school, the tree's age
+	// and the person have them by then; what the year's account holds is added. nil: those of the first throughout.
+	In func(n int, season limb.Season) (Options, find.Options)
 }
 
 // Forecast is a tree over the years of its plan: the slips that its school and aim make, year by year.
@@ -89,6 +91,8 @@ type YearRow struct {
 	HeightCut                 float64 // when the year's last slip was made
 	FlowerBuds                float64
 	Minutes                   float64
+	// Winter and Day are the tree as it stood when its slips were made, as far as they were.
+	Winter, Day growth.Tree
 	// Bears is the tree whose wood bears in the year: cut in winter, or as it stands in summer where it had no winter slip; Lit is
 	// the light of its limbs, nil: unknown.
 	Bears *limb.Map
@@ -121,21 +125,11 @@ func Over(tree growth.Tree, y Years) ([]YearRow, growth.Tree, error) {
 	}
 	for n := range y.N {
 		row := YearRow{HeightBefore: tree.Map.Height()}
-		o := y.Options
-		if n > 0 {
-			o.Used, o.BigUsed, o.ZonesUsed, o.Left, o.Instead = 0, 0, [3]float64{}, nil, nil
-			if o.NoLeaf == NotThisYear {
-				o.NoLeaf = ""
-			}
-		}
-		if n >= next {
-			o.YearsOn, y.Reading.Options.Day = true, endOfDays
-		}
 		var err error
 		if n == 0 && tree.Map.Season == limb.Summer {
-			tree, err = y.restOfYear(tree, o, &row)
+			tree, err = y.restOfYear(tree, &row)
 		} else {
-			tree, err = y.year(tree, o, n, &row)
+			tree, err = y.year(tree, n, n >= next, &row)
 		}
 		if err != nil {
 			return nil, tree, fmt.Errorf("year %d: %w", n+1, err)
@@ -175,14 +169,62 @@ func (y Years) winterPart(n int) float64 {
 	return laterWinters
 }
 
+// ask is what a slip is made under.
+type ask struct {
+	Options
+	reading find.Reading
+}
+
+// winter is what a year's winter slip is made under; later: what a person says now does not hold for it.
+func (y Years) winter(n int, later bool) ask {
+	a := ask{y.Options, y.Reading}
+	switch {
+	case n == 0:
+	case y.In != nil:
+		a.Options, a.reading.Options = y.In(n, limb.Dormant)
+		a.YearsOn = later
+		return a
+	default:
+		a.Used, a.BigUsed, a.ZonesUsed, a.Left, a.Instead = 0, 0, [3]float64{}, nil, nil
+		if a.NoLeaf == NotThisYear {
+			a.NoLeaf = ""
+		}
+	}
+	if later {
+		a.YearsOn, a.reading.Options.Day = true, endOfDays
+	}
+	a.HeightFirst, a.Part = n > 0 && !a.AimFirst, y.winterPart(n)
+	return a
+}
+
+// summer is what the summer slip after a winter's is made under.
+func (y Years) summer(n int, later bool, winter ask, made *Slip) ask {
+	a := winter
+	if y.In != nil {
+		a.Options, a.reading.Options = y.In(n, limb.Summer)
+		a.YearsOn = later
+	} else {
+		a.Left, a.Instead, a.reading.Options.Harvested = nil, nil, false
+		a.Options = a.inLeaf()
+	}
+	a.Used, a.BigUsed, a.ZonesUsed = made.Account, made.BigWounds, made.ZonesTaken()
+	return a
+}
+
+// inLeaf are options for a summer slip.
+func (o Options) inLeaf() Options {
+	o.Part = 1
+	return o.WithoutLeafCut(o.NoLeaf, limb.Summer)
+}
+
 // year makes the slips of a tree year and grows the tree through it.
-func (y Years) year(tree growth.Tree, o Options, n int, row *YearRow) (growth.Tree, error) {
-	winter := o
-	winter.HeightFirst, winter.Part = n > 0 && !o.AimFirst, y.winterPart(n)
+func (y Years) year(tree growth.Tree, n int, later bool, row *YearRow) (growth.Tree, error) {
+	winter := y.winter(n, later)
 	var err error
 	lit := y.light(tree.Map, y.given(tree))
+	row.Winter = tree
 	if row.Dormant = y.First; n > 0 || y.First == nil {
-		if row.Dormant, err = y.slipInLight(tree, winter, lit); err != nil {
+		if row.Dormant, err = slipInLight(tree, winter, lit); err != nil {
 			return tree, err
 		}
 	}
@@ -196,16 +238,14 @@ func (y Years) year(tree growth.Tree, o Options, n int, row *YearRow) (growth.Tr
 	work, last := growth.Work{Dormant: row.Dormant.Made()}, tree.Map
 	if !y.NoSummer {
 		work.Slip = func(day *limb.Map, light limb.Light) ([]growth.Cut, error) {
-			o := winter
-			o.Used, o.BigUsed, o.ZonesUsed = row.Dormant.Account, row.Dormant.BigWounds, row.Dormant.ZonesTaken()
-			o.Left, o.Instead = nil, nil
 			last = day
-			y := y
-			y.Reading.Options.Harvested = n == 0 && y.Harvested
-			if err := y.inSummer(tree, day, y.light(day, light), o, row); err != nil {
+			tree := tree
+			tree.Map = day
+			var err error
+			if row.Summer, err = slipInLight(tree, y.summer(n, later, winter, row.Dormant), y.light(day, light)); err != nil {
 				return nil, err
 			}
-			return row.Summer.Made(), nil
+			return row.Summer.Made(), row.inSummer(tree)
 		}
 	}
 	next, report, err := growth.Grow(tree, work)
@@ -217,13 +257,19 @@ func (y Years) year(tree growth.Tree, o Options, n int, row *YearRow) (growth.Tr
 }
 
 // restOfYear makes the summer slip of a tree as it stands in summer, and brings it to leaf fall.
-func (y Years) restOfYear(tree growth.Tree, o Options, row *YearRow) (growth.Tree, error) {
-	y.Reading.Options.Harvested = y.Harvested
-	if err := y.inSummer(tree, tree.Map, y.light(tree.Map, y.given(tree)), o, row); err != nil {
+func (y Years) restOfYear(tree growth.Tree, row *YearRow) (growth.Tree, error) {
+	lit := y.light(tree.Map, y.given(tree))
+	var err error
+	if row.Summer = y.First; row.Summer == nil {
+		if row.Summer, err = slipInLight(tree, ask{y.Options.inLeaf(), y.Reading}, lit); err != nil {
+			return tree, err
+		}
+	}
+	if err := row.inSummer(tree); err != nil {
 		return tree, err
 	}
 	row.AboveReach = shareAbove(tree.Map, y.Reading.Options.ReachCM)
-	row.Bears, row.Lit = tree.Map, y.light(tree.Map, y.given(tree))
+	row.Bears, row.Lit = tree.Map, lit
 	next, err := growth.Close(tree, row.Summer.Made(), 0)
 	if err != nil {
 		return tree, err
@@ -235,19 +281,12 @@ func (y Years) restOfYear(tree growth.Tree, o Options, row *YearRow) (growth.Tre
 	return next, nil
 }
 
-// inSummer makes the summer slip of a day map.
-func (y Years) inSummer(tree growth.Tree, day *limb.Map, light limb.Light, o Options, row *YearRow) error {
-	o.Part = 1
-	o = o.WithoutLeafCut(o.NoLeaf, limb.Summer)
-	tree.Map = day
-	var err error
-	if row.Summer, err = y.slipInLight(tree, o, light); err != nil {
-		return err
-	}
-	row.Account, row.HeightDay = row.Summer.Account, day.Height()
-	cut, err := afterCuts(day, row.Summer)
+// inSummer tells what the summer slip makes of the tree as it stands on its day.
+func (r *YearRow) inSummer(tree growth.Tree) error {
+	r.Day, r.Account, r.HeightDay = tree, r.Summer.Account, tree.Map.Height()
+	cut, err := afterCuts(tree.Map, r.Summer)
 	if err == nil {
-		row.HeightCut = cut.Height()
+		r.HeightCut = cut.Height()
 	}
 	return err
 }
@@ -300,10 +339,9 @@ func (y Years) light(m *limb.Map, given limb.Light) limb.Light {
 	return given
 }
 
-func (y Years) slipInLight(tree growth.Tree, o Options, light limb.Light) (*Slip, error) {
-	r := y.Reading
-	r.Light = light
-	p, err := NewPlanner(tree, r, o)
+func slipInLight(tree growth.Tree, a ask, light limb.Light) (*Slip, error) {
+	a.reading.Light = light
+	p, err := NewPlanner(tree, a.reading, a.Options)
 	if err != nil {
 		return nil, err
 	}

@@ -5,6 +5,7 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"maps"
 	"math"
 	"sort"
 	"strconv"
@@ -130,6 +131,9 @@ func (r *Resolved) set(key, value, origin string) { r.values[key], r.origin[key]
 
 // Value returns the value slug in force for a choice.
 func (r Resolved) Value(key string) string { return r.values[key] }
+
+// Values are all values in force, by choice.
+func (r Resolved) Values() map[string]string { return maps.Clone(r.values) }
 
 // Origin tells where the value in force came from.
 func (r Resolved) Origin(key string) string { return r.origin[key] }

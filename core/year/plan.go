@@ -158,7 +158,7 @@ func (c *context) task(d draft, shown almanac.Day, pace float64) Task {
 		Mark: facts.Mark, Window: Window{d.opens, d.closes, d.grades}, Reasons: d.reasons, Held: d.held,
 		Cautions: d.cautions, Share: d.share, Minutes: d.minutes, Step: d.step,
 	}
-	if a := c.amountOf(d.kind); a != nil {
+	if a := c.tree.Amount.Of(d.kind, c.season); a != nil {
 		t.Minutes, t.Share = max(a.Minutes, lookAtLeast), a.Share
 		r := reason("from-slip").num(float64(a.Cuts), "cuts")
 		r.Threshold, r.Text = a.Share, a.Tools
@@ -194,23 +194,14 @@ func (c *context) task(d draft, shown almanac.Day, pace float64) Task {
 	return t
 }
 
-// amountOf is the slip's amount for a task of this season, nil where the slip is not its work.
-func (c *context) amountOf(k TaskKind) *Work {
-	a := c.tree.Amount
-	if a == nil || a.Year != 0 && a.Year != c.season {
+// Of is what the slip of a task's own season comes to; nil where no slip is its work, or none was made or foreseen for it.
+func (a *Amount) Of(k TaskKind, season int) *Work {
+	if a == nil || !k.BySlip() {
 		return nil
 	}
-	switch k {
-	case DormantCut:
-		if !a.Summer {
-			return &a.Work
-		}
-	case HeightCut, SummerCut, RestrainCut, AutumnHeight:
-		switch {
-		case a.Summer:
-			return &a.Work
-		case a.Coming.Tools != "":
-			return &a.Coming
+	for i := range a.Works {
+		if w := &a.Works[i]; w.Year == season && w.Summer == (k != DormantCut) {
+			return w
 		}
 	}
 	return nil

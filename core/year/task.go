@@ -143,6 +143,15 @@ func (k TaskKind) Facts() (TaskFacts, bool) {
 	return f, ok
 }
 
+// BySlip says whether the work of such a task is what the tree's slip tells.
+func (k TaskKind) BySlip() bool {
+	switch k {
+	case DormantCut, HeightCut, SummerCut, RestrainCut, AutumnHeight:
+		return true
+	}
+	return false
+}
+
 // Optional says that nothing is lost when the job is left. The look before a cut is none of these, nor is a job of one's own.
 func (k TaskKind) Optional() bool { return taskFacts[k].Harm == 0 && k != StandBack && k != OwnJob }
 

@@ -74,17 +74,16 @@ type LimbDate struct {
 	Reason string // as the person gave it
 }
 
-// Amount is what a slip comes to: the work of a tree's cut in one season.
+// Amount is what a tree's slips come to: that of the day, and those foreseen beside it.
 type Amount struct {
-	From   string // all that the slip was made from, in short
-	Summer bool
-	Year   int // of the slip: the growth year
-	Work
-	Coming Work // of a winter slip: the summer's, as it is foreseen
+	From  string // all that the slip of the day was made from, in short
+	Works []Work
 }
 
 // Work is what the steps of a slip come to.
 type Work struct {
+	Summer  bool
+	Year    int // of the slip: the growth year
 	Cuts    int // as a person counts them: a cut, or thin wood of one place
 	Minutes float64
 	Share   float64 // of the crown

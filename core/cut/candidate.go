@@ -241,8 +241,9 @@ func (j *Judge) Everywhere(limbID string, aim find.Aim) []Candidate {
 }
 
 func (j *Judge) candidates(i int, q Question) []Candidate {
-	var out []Candidate
-	for _, p := range j.places(i, q) {
+	places := j.places(i, q)
+	out := make([]Candidate, 0, len(places))
+	for _, p := range places {
 		if c, ok := j.judge(i, p, q); ok {
 			out = append(out, c)
 		}

@@ -112,7 +112,8 @@ func (l *lowering) make(n int) {
 // end makes a cut that lowers a top, or says why not.
 func (r *run) end(k int, w *ending, was float64) Why {
 	p := r.p
-	m := &made{option: w.option, step: heightStep, net: r.net(w.option), stage: -1, aim: p.findings[k].Aim}
+	m := &r.trial // most are refused
+	*m = made{option: w.option, step: heightStep, net: r.net(w.option), stage: -1, aim: p.findings[k].Aim, does: m.does[:0]}
 	if !slices.Contains(w.solves, k) {
 		m.stage = k
 	}
@@ -132,8 +133,10 @@ func (r *run) end(k int, w *ending, was float64) Why {
 		}
 		return why
 	}
-	r.accept(m)
-	r.name(m)
+	kept := *m
+	kept.does = slices.Clone(m.does)
+	r.accept(&kept)
+	r.name(&kept)
 	if m.stage >= 0 {
 		r.why[k] = Carried{Finding: p.findings[k], Why: Lowered, CM: was - math.Max(w.leaves, p.m.Base(w.limbAt).Z)}
 	}

@@ -30,7 +30,9 @@ const (
 // places lists where a limb could be cut for an aim.
 func (j *Judge) places(i int, q Question) []spot {
 	scores := base[q.Aim]
-	var out []spot
+	a, g := &j.m.Axes[i], j.m.Kind.Growth
+	nodes := j.nodes(i, len(a.Rings)-1)
+	out := make([]spot, 0, len(a.Children)+len(nodes)+4)
 	add := func(s spot) {
 		if _, asked := scores[s.kind]; (asked || q.anyKind) && j.allowed(i, s, q) {
 			if s.lossFrom == 0 {
@@ -39,7 +41,6 @@ func (j *Judge) places(i int, q Question) []spot {
 			out = append(out, s)
 		}
 	}
-	a, g := &j.m.Axes[i], j.m.Kind.Growth
 	st, e := a.LastRing()
 	growing := a.Tip == limb.Growing && !j.m.WhollyDead(i) && j.m.DeadAt(i) > a.L
 	add(spot{kind: limb.Collar, side: -1})
@@ -54,7 +55,6 @@ func (j *Judge) places(i int, q Question) []spot {
 	if at, ok := j.soundAt(i); ok {
 		add(spot{kind: limb.SoundWood, at: at, side: -1})
 	}
-	nodes := j.nodes(i, len(a.Rings)-1)
 	third := -1
 	for k := range nodes {
 		n := &nodes[k]

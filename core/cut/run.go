@@ -30,6 +30,7 @@ type run struct {
 	level   float64     // the year's limit, both slips
 	order   []int       // steps in their order
 	pos     map[int]int // place of a step in the order
+	trial   made        // of the cut of a top that is asked about
 	open    []bool      // by finding: not solved, not set aside, not waiting
 	solved  []bool
 	why     []Carried // by finding: its first refusal

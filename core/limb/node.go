@@ -220,7 +220,7 @@ func (m *Map) Nodes(i, k int, light Light) []Node {
 	start, length := a.RingStart(k), a.Rings[k]
 	w := m.wayFrom(i, start, length)
 	age := len(a.Rings) - k
-	var out []Node
+	out := make([]Node, 0, max(0, int(length/g.InternodeCM))+2)
 	for n := 1; ; n++ {
 		x := w.first + float64(n)*g.InternodeCM
 		if x > start+length-0.4*g.InternodeCM {

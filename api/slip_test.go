@@ -184,6 +184,7 @@ func TestWinterAndSummerAndTheYearsAreSetSideBySide(t *testing.T) {
 		require.LessOrEqual(t, r["account"].(float64), 0.2001)
 	}
 	require.NotEmpty(t, y["replace"].(object)["says"])
+	require.Nil(t, a.ok("GET", fmt.Sprintf(slipOf, "D2")+"/years", nil)["replace"], "nobody replaces a tree whose frame is being made")
 
 	forecast := a.ok("GET", at+"?season=summer", nil)
 	require.Equal(t, true, forecast["predicted"])

@@ -76,9 +76,6 @@ type BodyMarkBody struct {
 	CM   float64 `json:"cm"`
 }
 
-// bySlip says whether the tree's slip tells the steps of a job.
-func bySlip(k year.TaskKind) bool { return k.BySlip() || k == year.SummerShoots }
-
 // notWalked are jobs that are no work at a tree.
 var notWalked = map[year.TaskKind]bool{year.Tools: true}
 
@@ -150,14 +147,14 @@ func (p *Planned) stop(s walk.Stop, tasks map[string]*year.Task, mark store.MapM
 	}
 	for _, j := range s.Jobs {
 		t := tasks[j.ID]
-		job := SheetJobBody{Task: t.ID, Kind: string(t.Kind), Title: p.Speaker.Title(t), Minutes: math.Round(t.Minutes), Closes: t.Window.Closes.Day, Slip: bySlip(t.Kind) && b.Mapped, Cautions: p.Speaker.Cautions(t.Cautions)}
+		job := SheetJobBody{Task: t.ID, Kind: string(t.Kind), Title: p.Speaker.Title(t), Minutes: math.Round(t.Minutes), Closes: t.Window.Closes.Day, Slip: t.Kind.BySlip() && b.Mapped, Cautions: p.Speaker.Cautions(t.Cautions)}
 		if len(t.Reasons) > 0 {
 			job.Says = p.Speaker.Reason(t.Reasons[0])
 		}
 		if says := p.waitsForWeather(t); says != "" {
 			job.Says = says + " " + job.Says
 		}
-		if w := tp.Tree.Amount.Of(t.Kind, t.Season); w != nil {
+		if w := t.Work; w != nil {
 			job.Cuts, job.Tools = w.Cuts, w.Tools
 		}
 		b.Minutes += t.Minutes
@@ -186,7 +183,7 @@ func (out *SheetBody) bring(p *Planned, made walk.Plan, tasks map[string]*year.T
 		cleaning = tp.School.Value("cleaning")
 		for _, j := range s.Jobs {
 			t := tasks[j.ID]
-			if w := tp.Tree.Amount.Of(t.Kind, t.Season); w != nil {
+			if w := t.Work; w != nil {
 				for _, tool := range strings.Split(w.Tools, ", ") {
 					if tool != "" && w.Cuts > 0 {
 						add(tool, s.Label)

@@ -159,9 +159,21 @@ func (p *slipMade) workOf(s *cut.Slip, in half) year.Work {
 			tools = append(tools, t)
 		}
 	}
+	for _, g := range s.Groups {
+		all := true
+		part := year.Some{Cuts: 1}
+		for _, n := range g.Steps {
+			c := &s.Cuts[n]
+			all = all && len(c.Solves) > 0 && !slices.ContainsFunc(c.Solves, func(f find.Finding) bool { return f.Code != "long_shoot" })
+			part.Minutes, part.Share = part.Minutes+c.Minutes, part.Share+c.Takes
+		}
+		if all {
+			w.Shoots.Cuts, w.Shoots.Minutes, w.Shoots.Share = w.Shoots.Cuts+1, w.Shoots.Minutes+part.Minutes, round4(w.Shoots.Share+part.Share)
+		}
+	}
 	w.Tools = strings.Join(tools, ", ")
 	if len(tools) == 0 {
-		w.Tools = "nothing to cut"
+		w.Tools = year.NothingToCut
 	}
 	return w
 }

@@ -75,7 +75,7 @@ type SlipYearsBody struct {
 	Limit   float64        `json:"limit" doc:"of the crown, a year"`
 	ReachCM float64        `json:"reach_cm"`
 	Cannot  []string       `json:"cannot" nullable:"false" doc:"limbs that do not come to reach in these years, and why"`
-	Replace ReplaceBody    `json:"replace"`
+	Replace *ReplaceBody   `json:"replace,omitempty" doc:"absent while the tree's frame is built"`
 	Weak    string         `json:"weak"`
 }
 
@@ -231,7 +231,9 @@ func (p *slipMade) years(n int) (*SlipYearsBody, error) {
 		}
 		out.Years = append(out.Years, y)
 	}
-	out.Replace = p.replace(made.Rows, out.Years)
+	if !p.framed() { // nobody replaces a tree that is only being made
+		out.Replace = p.replace(made.Rows, out.Years)
+	}
 	out.Years = out.Years[:n]
 	out.Cannot = p.speaker.StillAbove(made.Above)
 	out.Past = p.pastYears()
@@ -310,9 +312,9 @@ func (p *slipMade) told(s *cut.Slip) []string {
 }
 
 // replace sets a new tree beside this one, over the same years and in the same hours of all care.
-func (p *slipMade) replace(rows []cut.YearRow, years []YearBody) ReplaceBody {
+func (p *slipMade) replace(rows []cut.YearRow, years []YearBody) *ReplaceBody {
 	care := p.core.Kind.Care
-	out := ReplaceBody{
+	out := &ReplaceBody{
 		YearsToFullCrop: care.YearsToFullCrop, KeepHours: math.Round(cut.KeepHours(rows, care.HoursAYear)),
 		NewHours: math.Round(cut.NewTreeHours(len(rows), care.HoursAYear, care.YearsToFullCrop)),
 	}

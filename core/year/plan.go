@@ -122,6 +122,7 @@ func planTree(y *Yard, e *almanac.Ensemble, t *Tree, entries []Entry, shown alma
 	}
 	tp.Warnings = c.warnings()
 	handOn(tp.Tasks)
+	partShoots(tp.Tasks)
 	compareSchools(y, c, tp.Tasks)
 	sort.SliceStable(tp.Tasks, func(i, j int) bool {
 		return tp.Tasks[i].Window.Opens.Day < tp.Tasks[j].Window.Opens.Day
@@ -158,12 +159,7 @@ func (c *context) task(d draft, shown almanac.Day, pace float64) Task {
 		Mark: facts.Mark, Window: Window{d.opens, d.closes, d.grades}, Reasons: d.reasons, Held: d.held,
 		Cautions: d.cautions, Share: d.share, Minutes: d.minutes, Step: d.step,
 	}
-	if a := c.tree.Amount.Of(d.kind, c.season); a != nil {
-		t.Minutes, t.Share = max(a.Minutes, lookAtLeast), a.Share
-		r := reason("from-slip").num(float64(a.Cuts), "cuts")
-		r.Threshold, r.Text = a.Share, a.Tools
-		t.Reasons = slices.Insert(slices.Clone(t.Reasons), min(1, len(t.Reasons)), r) // why it is done comes first
-	}
+	t.takes(c.tree.Amount.Of(d.kind, c.season))
 	if t.Minutes == 0 {
 		t.Minutes, t.MinutesEstimated = c.minutes(d.kind)*pace, true
 	}
@@ -192,19 +188,6 @@ func (c *context) task(d draft, shown almanac.Day, pace float64) Task {
 	}
 	t.settle(shown)
 	return t
-}
-
-// Of is what the slip of a task's own season comes to; nil where no slip is its work, or none was made or foreseen for it.
-func (a *Amount) Of(k TaskKind, season int) *Work {
-	if a == nil || !k.BySlip() {
-		return nil
-	}
-	for i := range a.Works {
-		if w := &a.Works[i]; w.Year == season && w.Summer == (k != DormantCut) {
-			return w
-		}
-	}
-	return nil
 }
 
 // TroubleEntry records that a job did not go as meant, with its cause in Reason.

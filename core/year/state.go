@@ -86,7 +86,7 @@ func (t *Task) loggedState(over bool) (State, bool) {
 var heirs = map[TaskKind][]TaskKind{
 	DormantCut:   {HeightCut, RestrainCut, SummerCut, AutumnHeight},
 	RestrainCut:  {HeightCut, AutumnHeight},
-	HeightCut:    {AutumnHeight},
+	HeightCut:    {SummerShoots, AutumnHeight},
 	SummerShoots: {AutumnHeight},
 	Sprouts:      {SummerShoots, HeightCut},
 	SproutVisit:  {SummerShoots, HeightCut},

@@ -143,15 +143,6 @@ func (k TaskKind) Facts() (TaskFacts, bool) {
 	return f, ok
 }
 
-// BySlip says whether the work of such a task is what the tree's slip tells.
-func (k TaskKind) BySlip() bool {
-	switch k {
-	case DormantCut, HeightCut, SummerCut, RestrainCut, AutumnHeight:
-		return true
-	}
-	return false
-}
-
 // Optional says that nothing is lost when the job is left. The look before a cut is none of these, nor is a job of one's own.
 func (k TaskKind) Optional() bool { return taskFacts[k].Harm == 0 && k != StandBack && k != OwnJob }
 
@@ -279,6 +270,7 @@ type Task struct {
 	Others           []Other
 	Step             *training.Step // of the tree's formation
 	Trouble          string         // what went not as meant last time
+	Work             *Work          // what the tree's slip has for it; nil: it is estimated
 }
 
 // Heir is the job of the same tree and season that a missed job's work went on to.

@@ -74,23 +74,6 @@ type LimbDate struct {
 	Reason string // as the person gave it
 }
 
-// Amount is what a tree's slips come to: that of the day, and those foreseen beside it.
-type Amount struct {
-	From  string // all that the slip of the day was made from, in short
-	Works []Work
-}
-
-// Work is what the steps of a slip come to.
-type Work struct {
-	Summer  bool
-	Year    int // of the slip: the growth year
-	Cuts    int // as a person counts them: a cut, or thin wood of one place
-	Minutes float64
-	Share   float64 // of the crown
-	Tools   string
-	HighCM  float64 // of its highest cut; 0: none
-}
-
 // upright says whether the tree grows upright: by its own habit, else its kind's.
 func (t *Tree) upright() bool {
 	if t.Habit != "" {

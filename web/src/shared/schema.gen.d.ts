@@ -4607,7 +4607,8 @@ export interface components {
             past: components["schemas"]["PastYearBody"][];
             /** Format: double */
             reach_cm: number;
-            replace: components["schemas"]["ReplaceBody"];
+            /** @description absent while the tree's frame is built */
+            replace?: components["schemas"]["ReplaceBody"];
             weak: string;
             years: components["schemas"]["YearBody"][];
         };

@@ -55,10 +55,14 @@ export function Held({ asking }: { asking: Asking }) {
           ))}
         </ol>
         <p className="sm q">{d.weak}</p>
-        <h3>Or replace it</h3>
-        <p>
-          {d.replace.says} Hours of all care: {d.replace.keep_hours} here, {d.replace.new_hours} there.
-        </p>
+        {d.replace && (
+          <>
+            <h3>Or replace it</h3>
+            <p>
+              {d.replace.says} Hours of all care: {d.replace.keep_hours} here, {d.replace.new_hours} there.
+            </p>
+          </>
+        )}
       </details>
     </section>
   );

@@ -202,3 +202,9 @@ func TestInchesAreToldAsATapeHasThem(t *testing.T) {
 		require.Equal(t, want, us.Amount(mm/10, "cm"))
 	}
 }
+
+func TestEveryCautionOfAKindHasItsWords(t *testing.T) {
+	for _, k := range pomology.Kinds() {
+		require.Len(t, words.Speaker{}.Cautions(k.Year.Cautions), len(k.Year.Cautions)+1, k.Slug)
+	}
+}

@@ -22,23 +22,17 @@ var killTables = map[string][7][2]float64{
 	"sweet-cherry": {{-20, -28}, {-8.3, -15}, {-3.9, -10}, {-3.3, -8.3}, {-2.2, -3.9}, {-2.2, -3.9}, {-2.2, -3.9}},
 }
 
-var killTableOf = map[string]string{
-	"apple": "apple", "quince": "apple", "medlar": "apple", "pear": "pear", "asian-pear": "pear", "peach": "peach",
-	"nectarine": "peach", "apricot": "apricot", "european-plum": "plum", "japanese-plum": "plum", "hybrid-plum": "plum",
-	"sweet-cherry": "sweet-cherry", "sour-cherry": "sweet-cherry",
-}
-
 // KillTemps are the temperatures of 10 and 90 % kill at a frost key and the share of the way to the next key. Errors:
 // unknown_species, no_kill_table, unknown_stage, bad_share.
 func KillTemps(species, key string, share float64) (t10, t90 float64, err error) {
-	if _, unknown := pomology.BySlug(species); unknown != nil {
+	kind, unknown := pomology.BySlug(species)
+	if unknown != nil {
 		return 0, 0, refuse("unknown_species", "species", species, "a kind of the table")
 	}
-	name, ok := killTableOf[species]
+	table, ok := killTables[kind.Year.Kill]
 	if !ok {
 		return 0, 0, refuse("no_kill_table", "species", species, "a kind that blooms in the frost season")
 	}
-	table := killTables[name]
 	for i, k := range frostKeys {
 		if k != key {
 			continue

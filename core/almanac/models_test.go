@@ -215,3 +215,15 @@ func TestAnEnsembleWithKnownDaysAgreesOnThePast(t *testing.T) {
 	_, err = late.Stages(request(k, 2026))
 	require.ErrorContains(t, err, "or earlier")
 }
+
+func TestEveryKindsKillTableStandsAndEachIsUsed(t *testing.T) {
+	for _, k := range pomology.Kinds() {
+		low, high, err := almanac.KillTemps(k.Slug, "full_bloom", 0)
+		if k.Year.Kill == "" {
+			require.Error(t, err, k.Slug)
+			continue
+		}
+		require.NoError(t, err, "%s: its table %q", k.Slug, k.Year.Kill)
+		require.Less(t, high, low, k.Slug)
+	}
+}

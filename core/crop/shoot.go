@@ -87,7 +87,7 @@ func ShootQuota(in QuotaInput) (Quota, error) {
 			spots = 1
 		}
 	}
-	if k.Slug == "peach" || k.Slug == "nectarine" {
+	if k.Family == "peach" {
 		spots = math.Min(spots, peachSpots)
 	}
 	n := int(spots)

@@ -319,8 +319,7 @@ func (p *Planner) wake(f *find.Finding) (Job, bool) {
 	i := p.m.Index(f.Limb)
 	bare, _ := f.Fact("bare_cm")
 	mid := f.AtCM + bare.Value/2
-	slug := p.m.Kind.Slug
-	if !p.summer() && !stone(p.m) && slug != "peach" && slug != "nectarine" && p.m.AgeAt(i, mid) <= sleepSeasons {
+	if !p.summer() && !stone(p.m) && p.m.Kind.Family != "peach" && p.m.AgeAt(i, mid) <= sleepSeasons {
 		return Job{Kind: NotchJob, Finding: f, Limb: f.Limb, AtCM: mid}, true
 	}
 	if p.m.MeanAngle(i) < bendAngle && p.m.Axes[i].D <= bendMM {

@@ -260,15 +260,9 @@ func sortSpans(spans [][2]float64) {
 	}
 }
 
-// spursMost is how many spurs a metre of old wood should carry at most (limb page, 3; our estimates). Kinds not named
-// are never told.
-var spursMost = map[string]float64{
-	"apple": 20, "pear": 18, "asian-pear": 16, "european-plum": 30, "hybrid-plum": 30, "japanese-plum": 25, "apricot": 25, "sweet-cherry": 25,
-}
-
 func (f *finder) spursCrowded(i int) {
-	most, told := spursMost[f.m.Kind.Slug]
-	if !told {
+	most := f.m.Kind.Year.SpursPerM
+	if most == 0 {
 		return
 	}
 	for _, s := range f.m.Axes[i].Spurs {

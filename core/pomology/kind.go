@@ -96,6 +96,7 @@ type Kind struct {
 	Growth     Growth               `json:"-"`
 	Crop       Crop                 `json:"-"`
 	Bending    Bending              `json:"-"`
+	Year       Year                 `json:"-"`
 }
 
 // Phenology holds the stage parameters of a kind (almanac page g.1): chill in dynamic portions, heat in growing degree
@@ -217,4 +218,16 @@ func Slugs() []string {
 		out[i] = k.Slug
 	}
 	return out
+}
+
+// Year is what sets a kind apart through the year, beside its stages.
+type Year struct {
+	HarvestDays  int      // it is picked
+	EnoughAlive  float64  // share of its flowers that still makes a crop after frost (almanac page h)
+	Kill         string   // table of killing temperatures; empty: it blooms after the frosts
+	DiebackShows bool     // live wood can only be told from dead when its buds move
+	ColoursRed   bool     // its red forms want light before harvest
+	Cautions     []string // of cutting it
+	GraftsWith   string   // kinds of one name take on one another
+	SpursPerM    float64  // of old wood, at most (limb page, 3; our estimates); 0: never told
 }

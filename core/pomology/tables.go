@@ -34,6 +34,9 @@ var cropCSV string
 //go:embed tables/bending.csv
 var bendingCSV string
 
+//go:embed tables/year.csv
+var yearCSV string
+
 // Source says where the numbers of one table come from.
 type Source struct{ Table, From string }
 
@@ -48,6 +51,7 @@ func Sources() []Source {
 		{"growth", "middle of published ranges for bearing trees; ours"},
 		{"crop", "leaves per fruit after Haller and Magness 1925 and Weinberger 1931 for apple and peach; the rest our estimates"},
 		{"bending", "our estimates"},
+		{"year", "days of harvest, wood for grafting and cautions after common practice; shares alive and spurs a metre our estimates"},
 		{"schools", "growers' common practice; ours"},
 	}
 }
@@ -80,6 +84,7 @@ func mustLoad() loaded {
 		each("growth", growthCSV, t.bySlug, readGrowth),
 		each("crop", cropCSV, t.bySlug, readCrop),
 		each("bending", bendingCSV, t.bySlug, readBending),
+		each("year", yearCSV, t.bySlug, readYear),
 		loadSchools(&t),
 		check(&t),
 	)
@@ -92,10 +97,12 @@ func mustLoad() loaded {
 // row reads the named cells of one line and gathers what is wrong with them.
 type row struct {
 	cells map[string]string
+	read  map[string]bool
 	errs  []error
 }
 
 func (r *row) text(name string) string {
+	r.read[name] = true
 	v, ok := r.cells[name]
 	if !ok {
 		r.errs = append(r.errs, fmt.Errorf("no column %q", name))
@@ -109,6 +116,22 @@ func (r *row) num(name string) float64 {
 		r.errs = append(r.errs, fmt.Errorf("%s: %w", name, err))
 	}
 	return v
+}
+
+func (r *row) yes(name string) bool {
+	v := r.text(name)
+	if v != "yes" && v != "no" {
+		r.errs = append(r.errs, fmt.Errorf("%s: %q is neither yes nor no", name, v))
+	}
+	return v == "yes"
+}
+
+// words are the words of a cell; none where it has "-".
+func (r *row) words(name string) []string {
+	if v := r.text(name); v != "-" {
+		return strings.Fields(v)
+	}
+	return nil
 }
 
 func (r *row) whole(name string) int { return int(r.num(name)) }
@@ -137,7 +160,7 @@ func each(table, text string, kinds map[string]*Kind, read func(*row, *Kind)) er
 	seen := map[string]bool{}
 	var errs []error
 	for _, line := range lines[1:] {
-		r := &row{cells: map[string]string{}}
+		r := &row{cells: map[string]string{}, read: map[string]bool{"slug": true}}
 		for i, name := range lines[0] {
 			r.cells[name] = line[i]
 		}
@@ -148,6 +171,11 @@ func each(table, text string, kinds map[string]*Kind, read func(*row, *Kind)) er
 		}
 		seen[line[0]] = true
 		read(r, k)
+		for _, name := range lines[0] {
+			if !r.read[name] {
+				r.errs = append(r.errs, fmt.Errorf("nobody reads the column %q", name))
+			}
+		}
 		for _, e := range r.errs {
 			errs = append(errs, fmt.Errorf("%s: %s: %w", table, line[0], e))
 		}
@@ -227,6 +255,16 @@ func readCrop(r *row, k *Kind) {
 }
 
 func readBending(r *row, k *Kind) { k.Bending = Bending{r.num("aim_deg"), r.num("strain_factor")} }
+
+func readYear(r *row, k *Kind) {
+	k.Year = Year{
+		HarvestDays: r.whole("harvest_days"), EnoughAlive: r.num("enough_alive"), Kill: r.text("kill"), DiebackShows: r.yes("dieback_shows"),
+		ColoursRed: r.yes("colours_red"), Cautions: r.words("cautions"), GraftsWith: r.text("grafts_with"), SpursPerM: r.orZero("spurs_per_m"),
+	}
+	if k.Year.Kill == "-" {
+		k.Year.Kill = ""
+	}
+}
 
 // check proves what no single table can: that the tables agree with each other.
 func check(t *loaded) error {

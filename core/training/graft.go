@@ -2,7 +2,6 @@ package training
 
 import (
 	"math"
-	"slices"
 
 	"vertumna/core/given"
 	"vertumna/core/num"
@@ -127,19 +126,12 @@ type GraftLog struct {
 	Took   int    `json:"took,omitempty" minimum:"0" maximum:"1000"`
 }
 
-// kin are kinds whose wood takes on one another, after common practice; others take on their own kind only.
-var kin = [][]string{
-	{"pear", "asian-pear", "quince", "medlar"},
-	{"peach", "nectarine", "apricot", "european-plum", "japanese-plum", "hybrid-plum"},
-	{"sweet-cherry", "sour-cherry"},
-}
-
-// Takes says whether wood of a kind takes on a host of another, by their slugs.
+// Takes says whether wood of a kind takes on a host of another, by their slugs: on its own kind, and on what the table of the year
+// names with it.
 func Takes(host, wood string) bool {
-	if host == wood {
-		return true
-	}
-	return slices.ContainsFunc(kin, func(k []string) bool { return slices.Contains(k, host) && slices.Contains(k, wood) })
+	h, err := pomology.BySlug(host)
+	w, unknown := pomology.BySlug(wood)
+	return host == wood || err == nil && unknown == nil && h.Year.GraftsWith == w.Year.GraftsWith
 }
 
 // CheckGraft refuses a graft that cannot take. Errors: given.Faults.

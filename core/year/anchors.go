@@ -109,20 +109,6 @@ func shift(d almanac.Day, days int) almanac.Day {
 	return d + almanac.Day(days)
 }
 
-// harvestDays is how long a kind is picked (year page): cherries and apricot 14, other stone fruit 21, pome, quince,
-// medlar and persimmon 28, fig and mulberry 45; pomegranate 28 (ours).
-func harvestDays(slug string) int {
-	switch slug {
-	case "sweet-cherry", "sour-cherry", "apricot":
-		return 14
-	case "fig", "mulberry":
-		return 45
-	case "apple", "pear", "asian-pear", "quince", "medlar", "persimmon", "pomegranate":
-		return 28
-	}
-	return 21
-}
-
 // observations gathers the stages seen on a tree in a season, and the leaf fall seen the autumn before.
 func observations(t *Tree, entries []Entry, season int, south bool) (seen []almanac.Observation, before almanac.Day) {
 	before = almanac.NoDay
@@ -173,7 +159,7 @@ func anchorsFor(y *Yard, e *almanac.Ensemble, t *Tree, entries []Entry) (*Anchor
 	if before.Known() {
 		a.put(LeafFallBefore, almanac.Span{Early: before, Median: before, Late: before}, "observed")
 	}
-	a.derive(HarvestEnd, almanac.HarvestStart.String(), harvestDays(t.Kind.Slug))
+	a.derive(HarvestEnd, almanac.HarvestStart.String(), t.Kind.Year.HarvestDays)
 	a.derive(Shoots10, almanac.BudBreak.String(), 21)
 	a.derive(DeepFrom, LeafFallBefore, 21)
 	a.derive(DeepTo, almanac.BudSwell.String(), -21)

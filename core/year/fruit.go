@@ -209,14 +209,11 @@ func secondLook(c *context) []draft {
 func unbag(c *context) []draft {
 	e, ok := finished(c.logged(Bag))
 	h := c.stage(almanac.HarvestStart, 0)
-	if !ok || !h.Day.Known() || !coloursRed[c.tree.Kind.Slug] {
+	if !ok || !h.Day.Known() || !c.tree.Kind.Year.ColoursRed {
 		return nil
 	}
 	return []draft{{kind: Unbag, opens: after(h, -21), closes: after(h, -10), reasons: []Reason{reason("unbag-to-colour").on(Logged, e.Date), h.reason("unbag-harvest")}, cautions: []string{"ladder"}}}
 }
-
-// coloursRed are the kinds whose red forms want light before harvest; yellow and green ones keep their bags.
-var coloursRed = map[string]bool{"apple": true, "peach": true, "nectarine": true, "pear": true}
 
 // prop: limbs that carry more than is safe, until the fruit is off.
 func prop(c *context) []draft {

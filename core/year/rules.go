@@ -141,14 +141,7 @@ func (c *context) cutCautions() []string {
 			out = append(out, "arborist", "power-lines")
 		}
 	}
-	switch c.tree.Kind.Slug {
-	case "fig":
-		out = append(out, "fig-sap")
-	case "mulberry":
-		out = append(out, "bleeds")
-	case "pomegranate", "medlar":
-		out = append(out, "thorns")
-	}
+	out = append(out, c.tree.Kind.Year.Cautions...)
 	return append(out, c.cleaning(), "burning")
 }
 

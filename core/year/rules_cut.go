@@ -134,7 +134,7 @@ func (c *context) otherWindow(d *draft) {
 	bud := c.stage(almanac.BudBreak, 0)
 	d.opens, d.closes = c.stage(almanac.BudSwell, 0), bud
 	why := "end-buds-bear"
-	if c.tree.Kind.Slug == "fig" {
+	if c.tree.Kind.Year.DiebackShows {
 		d.opens, d.closes, why = c.stage(almanac.BudBreak, -7), c.stage(almanac.BudBreak, 14), "dieback-shows"
 	}
 	d.grades = []Grade{

@@ -78,13 +78,5 @@ func Hardiness(t *Tree, a *Anchors) []Hardy {
 	return out
 }
 
-// Enough alive still make a crop: one bud in ten on apple and pear and their kin, two on other stone fruit, half on cherries (almanac page h).
-func EnoughAlive(t *Tree) float64 {
-	switch t.Kind.Slug {
-	case "sweet-cherry", "sour-cherry":
-		return 0.5
-	case "apple", "pear", "asian-pear", "quince", "medlar":
-		return 0.1
-	}
-	return 0.2
-}
+// EnoughAlive is the share of a tree's flowers that still makes a crop after frost.
+func EnoughAlive(t *Tree) float64 { return t.Kind.Year.EnoughAlive }

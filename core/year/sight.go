@@ -43,7 +43,7 @@ func SightOf(p Place, e *almanac.Ensemble) (Sight, error) {
 		}
 		switch k.Slug {
 		case "apple":
-			out.ApplesFrom, out.ApplesTo = ripe, shift(ripe, harvestDays(k.Slug))
+			out.ApplesFrom, out.ApplesTo = ripe, shift(ripe, k.Year.HarvestDays)
 			out.Budswell, out.Leaffall = spans.Spans[almanac.BudSwell].Median, spans.Spans[almanac.LeafFall].Median
 		case "peach":
 			out.PeachFrom, out.PeachTo = spans.Spans[almanac.FirstBloom].Median, spans.Spans[almanac.PetalFall].Median

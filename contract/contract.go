@@ -41,6 +41,7 @@ func named(t reflect.Type, hint string) string {
 func Registry() huma.Registry {
 	r := huma.NewMapRegistry(prefix, named)
 	r.RegisterTypeAlias(reflect.TypeFor[almanac.Day](), reflect.TypeFor[dayText]())
+	closeSets(r)
 	return r
 }
 

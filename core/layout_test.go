@@ -65,7 +65,7 @@ var arrows = map[string]string{
 	"core/diagnose":  "core/given",
 	"core/yard":      "core/almanac core/find core/given core/light core/limb core/year",
 	"words":          "core/",
-	"contract":       "core/almanac core/given",
+	"contract":       "core/almanac core/find core/given core/year",
 	"store":          "core/almanac core/crop core/limb core/pomology core/training core/year core/given",
 	"exchange":       "contract core/almanac core/days core/given core/limb core/pomology core/year store words",
 	"demo":           "core/ orchard store",

@@ -2,6 +2,7 @@ package orchard
 
 import (
 	"vertumna/core/almanac"
+	"vertumna/core/find"
 	"vertumna/core/given"
 	"vertumna/core/growth"
 	"vertumna/core/limb"
@@ -104,7 +105,7 @@ type FindingBody struct {
 	Place    [3]float64 `json:"place" doc:"x, y, z in cm"`
 	Step     int        `json:"step"`
 	Severity float64    `json:"severity"`
-	Aim      string     `json:"aim,omitempty" doc:"what a cut should do; absent: answered without a cut"`
+	Aim      find.Aim   `json:"aim,omitempty" doc:"what a cut should do; absent: answered without a cut"`
 	Where    string     `json:"where"`
 	Says     string     `json:"says" doc:"the numbers"`
 	Why      string     `json:"why" doc:"why it matters"`

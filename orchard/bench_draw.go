@@ -200,7 +200,7 @@ func (b *standing) finding(m *limb.Map, f find.Lettered) FindingBody {
 	out := FindingBody{
 		Letter: f.Letter, Code: string(f.Code), Name: w.Name, Limb: f.Limb, Members: append([]string{}, f.Members...), Also: append([]string{}, f.Also...),
 		AtCM: round1(f.AtCM), Place: [3]float64{round1(p.X), round1(p.Y), round1(p.Z)}, Step: f.Step, Severity: f.Severity,
-		Aim: string(f.Aim), Where: b.speaker.Where(f.Finding, m.At(i, at).Z), Says: w.Says, Why: w.Why, Source: f.Source,
+		Aim: f.Aim, Where: b.speaker.Where(f.Finding, m.At(i, at).Z), Says: w.Says, Why: w.Why, Source: f.Source,
 	}
 	for _, field := range []string{"angle_base_deg", "length_cm", "diameter_mm"} {
 		out.Estimate = out.Estimate || m.Source(i, field) != limb.Measured

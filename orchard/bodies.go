@@ -1,6 +1,9 @@
 package orchard
 
-import "vertumna/core/almanac"
+import (
+	"vertumna/core/almanac"
+	"vertumna/core/year"
+)
 
 // PlanBody is a season of an orchard as it stands on the day shown: what the rail, the rings and the year are drawn from.
 type PlanBody struct {
@@ -54,7 +57,7 @@ type TreeSummary struct {
 	Class     string       `json:"class" doc:"vigour class as it was said; empty: not known"`
 	Guessed   bool         `json:"class_guessed"`
 	Age       int          `json:"age" doc:"growing seasons begun; 99 unknown"`
-	Aim       string       `json:"aim"`
+	Aim       year.Aim     `json:"aim"`
 	AimSays   string       `json:"aim_says"`
 	Stage     string       `json:"stage"`
 	StageSays string       `json:"stage_says"`
@@ -90,18 +93,18 @@ type AccountBody struct {
 
 // Bar is a task's window as it is drawn.
 type Bar struct {
-	ID       string      `json:"id"`
-	Kind     string      `json:"kind"`
-	Title    string      `json:"title"`
-	Short    string      `json:"short"`
-	Mark     string      `json:"mark"`
-	Opens    almanac.Day `json:"opens"`
-	Closes   almanac.Day `json:"closes"`
-	State    string      `json:"state"`
-	Group    string      `json:"group,omitempty"`
-	Minutes  float64     `json:"minutes"`
-	Cut      bool        `json:"cut"`
-	Optional bool        `json:"optional,omitempty" doc:"nothing is lost when it is left"`
+	ID       string        `json:"id"`
+	Kind     year.TaskKind `json:"kind"`
+	Title    string        `json:"title"`
+	Short    string        `json:"short"`
+	Mark     year.Mark     `json:"mark"`
+	Opens    almanac.Day   `json:"opens"`
+	Closes   almanac.Day   `json:"closes"`
+	State    year.State    `json:"state"`
+	Group    year.Group    `json:"group,omitempty"`
+	Minutes  float64       `json:"minutes"`
+	Cut      bool          `json:"cut"`
+	Optional bool          `json:"optional,omitempty" doc:"nothing is lost when it is left"`
 }
 
 // Says is evidence with its sentence.
@@ -149,7 +152,7 @@ type TaskBody struct {
 type GradeBody struct {
 	From  *almanac.Day `json:"from,omitempty"`
 	To    *almanac.Day `json:"to,omitempty"`
-	Level string       `json:"level"`
+	Level year.Level   `json:"level"`
 	Says  string       `json:"says"`
 }
 

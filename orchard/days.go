@@ -45,7 +45,7 @@ type JobBody struct {
 	TreeName string      `json:"tree_name,omitempty"`
 	Title    string      `json:"title"`
 	Short    string      `json:"short"`
-	Mark     string      `json:"mark"`
+	Mark     year.Mark   `json:"mark"`
 	Minutes  int         `json:"minutes"`
 	Opens    almanac.Day `json:"opens"`
 	Closes   almanac.Day `json:"closes"`
@@ -94,7 +94,7 @@ type DoneBody struct {
 // DayCostBody is a day a job could be moved to, with what that costs.
 type DayCostBody struct {
 	Date    almanac.Day `json:"date"`
-	Level   string      `json:"level" enum:"better,possible,harmful,forbidden"`
+	Level   year.Level  `json:"level"`
 	Open    bool        `json:"open" doc:"it may be set"`
 	Tree    string      `json:"tree" doc:"what it is to the tree"`
 	Weather string      `json:"weather"`
@@ -182,7 +182,7 @@ func (p *Planned) taskOf(id string) *year.Task {
 }
 
 func (p *Planned) jobBody(t *year.Task) JobBody {
-	out := JobBody{TaskID: t.ID, TreeID: t.Tree, Title: p.Speaker.Title(t), Short: p.Speaker.Short(t), Mark: string(t.Mark), Minutes: int(t.Minutes + 0.5), Opens: t.Window.Opens.Day, Closes: t.Window.Closes.Day}
+	out := JobBody{TaskID: t.ID, TreeID: t.Tree, Title: p.Speaker.Title(t), Short: p.Speaker.Short(t), Mark: t.Mark, Minutes: int(t.Minutes + 0.5), Opens: t.Window.Opens.Day, Closes: t.Window.Closes.Day}
 	for i := range p.Yard.Trees {
 		if tr := &p.Yard.Trees[i]; tr.ID == t.Tree {
 			out.Code, out.KindName, out.TreeName = tr.Code, tr.Kind.Name, tr.Name
@@ -274,7 +274,7 @@ func (k *Keeper) DayCosts(ctx context.Context, slug string, day almanac.Day, tas
 			break
 		}
 		out = append(out, DayCostBody{
-			Date: c.Date, Level: string(c.Grade.Level), Open: c.Open, Tree: p.Speaker.Grade(c.Grade), Weather: p.Speaker.DayWeather(&c), Time: p.Speaker.DayTime(&c, int(t.Minutes+0.5)),
+			Date: c.Date, Level: c.Grade.Level, Open: c.Open, Tree: p.Speaker.Grade(c.Grade), Weather: p.Speaker.DayWeather(&c), Time: p.Speaker.DayTime(&c, int(t.Minutes+0.5)),
 		})
 	}
 	return out, nil
@@ -333,7 +333,7 @@ func (p *Planned) chosenFor(t *year.Task) (*almanac.Day, string) {
 type OtherWindowBody struct {
 	TaskID string       `json:"task_id"`
 	TreeID string       `json:"tree_id"`
-	Mark   string       `json:"mark"`
+	Mark   year.Mark    `json:"mark"`
 	Opens  *almanac.Day `json:"opens,omitempty"`
 	Closes *almanac.Day `json:"closes,omitempty"`
 	Never  bool         `json:"never" doc:"it would not do the job"`
@@ -359,7 +359,7 @@ func (k *Keeper) OtherSchool(ctx context.Context, slug string, day almanac.Day, 
 			t := &p.Shown.Trees[i].Tasks[j]
 			for _, o := range t.Others {
 				if o.Preset == preset {
-					out = append(out, OtherWindowBody{t.ID, t.Tree, string(t.Mark), dayOrNil(o.Opens), dayOrNil(o.Closes), o.Never, p.Speaker.Other(o)})
+					out = append(out, OtherWindowBody{t.ID, t.Tree, t.Mark, dayOrNil(o.Opens), dayOrNil(o.Closes), o.Never, p.Speaker.Other(o)})
 				}
 			}
 		}

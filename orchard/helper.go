@@ -26,7 +26,7 @@ type HelperPage struct {
 	Code     string      `json:"code"`
 	KindName string      `json:"kind_name"`
 	Day      almanac.Day `json:"day" doc:"the day the slip was made for"`
-	Units    string      `json:"units"`
+	Units    string      `json:"units" enum:"metric,us"`
 	Note     string      `json:"note,omitempty"`
 	Season   limb.Season `json:"season"`
 	Asked    limb.Season `json:"asked_season,omitempty" doc:"of the slip, where it is not that of the day"`

@@ -192,7 +192,7 @@ func (p *Planned) stampTask(tp *year.TreePlan, e *store.Entry, out *EntryBody) e
 		g := t.GradeOn(e.Date)
 		e.Grade = string(g.Level)
 		says := p.Speaker.Grade(g)
-		out.Grade = &GradeBody{dayOrNil(g.From), dayOrNil(g.To), string(g.Level), says}
+		out.Grade = &GradeBody{dayOrNil(g.From), dayOrNil(g.To), g.Level, says}
 		worked := e.Outcome == "done" || e.Outcome == "part"
 		if worked && outside && (g.Level == year.Harmful || g.Level == year.Forbidden) && strings.TrimSpace(e.Reason) == "" {
 			return given.Fault{Code: "reason_wanted", Field: "reason", Given: "none for a day outside the window (" + says + ")", Expected: "why it was done then", Says: says + " Say why it was done then, and it is logged."}

@@ -34,8 +34,8 @@ func (p *Planned) says(rs []year.Reason) []Says {
 func (p *Planned) bar(t *year.Task) Bar {
 	facts, _ := t.Kind.Facts()
 	return Bar{
-		ID: t.ID, Kind: string(t.Kind), Title: p.Speaker.Title(t), Short: p.Speaker.Short(t), Mark: string(t.Mark),
-		Opens: t.Window.Opens.Day, Closes: t.Window.Closes.Day, State: string(t.State), Group: string(t.Group),
+		ID: t.ID, Kind: t.Kind, Title: p.Speaker.Title(t), Short: p.Speaker.Short(t), Mark: t.Mark,
+		Opens: t.Window.Opens.Day, Closes: t.Window.Closes.Day, State: t.State, Group: t.Group,
 		Minutes: math.Round(t.Minutes), Cut: facts.Cut, Optional: t.Kind.Optional(),
 	}
 }
@@ -63,7 +63,7 @@ func (p *Planned) task(t *year.Task) TaskBody {
 		out.Others = append(out.Others, OtherBody{o.Preset, string(o.Kind), dayOrNil(o.Opens), dayOrNil(o.Closes), o.Never, sp.Other(o)})
 	}
 	for _, g := range t.Window.Grades {
-		out.Grades = append(out.Grades, GradeBody{dayOrNil(g.From), dayOrNil(g.To), string(g.Level), sp.Grade(g)})
+		out.Grades = append(out.Grades, GradeBody{dayOrNil(g.From), dayOrNil(g.To), g.Level, sp.Grade(g)})
 	}
 	return out
 }
@@ -138,7 +138,7 @@ func (p *Planned) summary(tp *year.TreePlan, day almanac.Day) TreeSummary {
 	form, _ := pomology.FormBySlug(t.Form)
 	out := TreeSummary{
 		ID: t.ID, Code: t.Code, Kind: t.Kind.Slug, KindName: t.Kind.Name, Name: t.Name, Form: string(t.Form), Age: tp.Age,
-		Aim: string(tp.Aim.Aim), AimSays: p.Speaker.Aim(tp.Aim), Stage: tp.Stage, StageSays: p.Speaker.StageName(tp.Stage),
+		Aim: tp.Aim.Aim, AimSays: p.Speaker.Aim(tp.Aim), Stage: tp.Stage, StageSays: p.Speaker.StageName(tp.Stage),
 		X: t.X, Y: t.Y, HeightM: t.HeightM, HeightBy: t.HeightBy, ReachM: tp.ReachM, Account: p.account(tp.Account),
 		Bars: []Bar{}, Warnings: p.says(tp.Warnings), Class: string(t.Class), Guessed: t.Guess.Rule != "", Hole: p.hole(t.ID),
 	}
@@ -152,8 +152,8 @@ func (p *Planned) summary(tp *year.TreePlan, day almanac.Day) TreeSummary {
 		b := p.bar(&tp.Tasks[i])
 		out.Bars = append(out.Bars, b)
 		switch {
-		case b.Closes < day || b.State == string(year.IsDone) || b.State == string(year.IsLooked) || b.State == string(year.IsLeft):
-		case b.Group == string(year.Anytime):
+		case b.Closes < day || b.State == year.IsDone || b.State == year.IsLooked || b.State == year.IsLeft:
+		case b.Group == year.Anytime:
 			anytime = cmp.Or(anytime, b.ID)
 		default:
 			out.NextBar = cmp.Or(out.NextBar, b.ID)

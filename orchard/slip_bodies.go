@@ -26,7 +26,7 @@ type SlipBody struct {
 	NoLeafCut  string        `json:"no_leaf_cut,omitempty" doc:"of a summer slip: why the year has no cut of live wood in leaf"`
 	Training   string        `json:"training,omitempty" doc:"of a tree whose frame is built: what leads instead"`
 	Predicted  bool          `json:"predicted" doc:"a forecast: of another season than the map's; nothing can be decided or logged"`
-	Aim        string        `json:"aim"`
+	Aim        year.Aim      `json:"aim"`
 	Choices    []ChoiceBody  `json:"choices" nullable:"false" doc:"the school's choices behind it"`
 	Confidence float64       `json:"confidence" doc:"how far the map can be trusted, 0..1"`
 	Steps      []StepBody    `json:"steps" nullable:"false"`
@@ -186,7 +186,7 @@ func (p *slipMade) body() *SlipBody {
 	s := p.slip
 	letters := p.letters()
 	out := &SlipBody{
-		Season: p.season, Key: p.key, Revision: p.kept.Revision.Revision, Predicted: p.predicted, Aim: string(p.aim()), Choices: p.schoolSays(),
+		Season: p.season, Key: p.key, Revision: p.kept.Revision.Revision, Predicted: p.predicted, Aim: p.aim(), Choices: p.schoolSays(),
 		Confidence: math.Round(100*s.Confidence) / 100, Steps: []StepBody{}, Left: []CarriedBody{}, Carried: []CarriedBody{}, LookFirst: []CarriedBody{},
 		Jobs: []string{}, Minutes: round1(s.Minutes), Tools: []string{}, Safety: append(slices.Clone(words.BenchSafety), words.Cleaning(p.school.Value("cleaning"))), Levels: p.levels(), Exposed: p.exposed(),
 		GraftWood: append([]string{}, p.planner.GraftWood(s)...),

@@ -36,6 +36,11 @@ const (
 	Spurs   Aim = "spurs"
 )
 
+// Aims lists the aims, that of none among them.
+func Aims() []Aim {
+	return []Aim{NoAim, Sound, Remove, Lower, Shorten, Subdue, Open, Renew, Calm, Fruit, Branch, Extend, Bear, Spurs}
+}
+
 // Fact is one number or name that a finding rests on; its unit is the end of its name. Yes-or-no facts are 0 or 1.
 type Fact struct {
 	Name  string  `json:"name"`

@@ -74,6 +74,11 @@ const (
 	CareMark   Mark = "care"
 )
 
+// Marks lists the marks.
+func Marks() []Mark {
+	return []Mark{WinterMark, BloomMark, SummerMark, ThinMark, PickMark, CareMark}
+}
+
 // mostHarm: what is lost when the job is missed is lost for good.
 const mostHarm = 3
 
@@ -157,6 +162,9 @@ const (
 	Forbidden Level = "forbidden"
 )
 
+// Levels lists the levels, best first.
+func Levels() []Level { return []Level{Better, Possible, Harmful, Forbidden} }
+
 // Grade is a stretch of days, both ends included, with its level and the slug of the reason.
 type Grade struct {
 	From, To almanac.Day
@@ -229,6 +237,11 @@ const (
 	Missed   State = "missed"
 )
 
+// States lists the states.
+func States() []State {
+	return []State{Opens, Open, Closing, Waits, IsDone, IsPart, IsLooked, IsLeft, Missed}
+}
+
 // Group of the docket; empty when the task stands on the Year screen only.
 type Group string
 
@@ -240,6 +253,9 @@ const (
 	Wait        Group = "wait"
 	Anytime     Group = "anytime" // open for weeks yet, and nothing is lost by waiting
 )
+
+// Groups lists the groups.
+func Groups() []Group { return []Group{DoNow, ClosingSoon, OpeningSoon, Wait, Anytime} }
 
 // Days that make a window closing or opening soon.
 const (

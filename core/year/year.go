@@ -26,6 +26,9 @@ const (
 	Retire   Aim = "retire"
 )
 
+// Aims lists the aims.
+func Aims() []Aim { return []Aim{Build, Hold, Restrain, Restore, Retire} }
+
 // Tree is a tree as the plan sees it. Zero numbers are unknown.
 type Tree struct {
 	ID                        string

@@ -18,7 +18,6 @@ import { screen } from './shared/screen';
 import { makeTheme } from './shared/theme';
 import { Trouble } from './shared/Trouble';
 import { UndoOffer } from './shared/undo';
-import type { Units } from './shared/units';
 import Yard from './yard/Yard';
 
 const Trees = screen(() => import('./trees/Trees'));
@@ -147,7 +146,7 @@ function OrchardScreens() {
     orchard: orchard.data.orchard,
     siteDefaults: orchard.data.site_defaults,
     meta: meta.data,
-    units: orchard.data.orchard.units as Units,
+    units: orchard.data.orchard.units,
   };
   return (
     <ShownDay key={slug} today={meta.data.today}>

@@ -1,3 +1,7 @@
+import type { Schemas } from '../shared/api';
+
+export type Mark = Schemas['Bar']['mark'];
+
 /** How a window is drawn, everywhere: the same hue, pattern and letter on rings, rails and the year. */
 export interface MarkStyle {
   name: string;
@@ -9,7 +13,7 @@ export interface MarkStyle {
   fruit: boolean;
 }
 
-export const marks: Record<string, MarkStyle> = {
+export const marks: Record<Mark, MarkStyle> = {
   winter: {
     name: 'winter cut',
     letter: 'W',
@@ -66,8 +70,8 @@ export const marks: Record<string, MarkStyle> = {
   },
 };
 
-export function markOf(mark: string): MarkStyle {
-  return marks[mark] ?? (marks.care as MarkStyle);
+export function markOf(mark: Mark): MarkStyle {
+  return marks[mark];
 }
 
 export const drawnMarks = ['winter', 'bloom', 'summer', 'thin', 'pick'] as const;

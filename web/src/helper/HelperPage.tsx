@@ -47,7 +47,7 @@ const saysOf = { taken: 'cut', left: 'left', 'could-not': 'could not', note: 'no
 
 function Page({ token, of, waiting }: { token: string; of: PageOf; waiting: readonly Waiting[] }) {
   const p = of.page;
-  const units = p.units as Units;
+  const units = p.units;
   const last = useMemo(() => lastOf(of, waiting), [of, waiting]);
   const [chosen, setChosen] = useState(p.steps[0]?.n ?? 0);
   const [box, width] = useWidth(390);

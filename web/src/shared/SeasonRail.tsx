@@ -16,7 +16,7 @@ import {
 } from './day';
 import { useWidth } from './measure';
 import { useHandle, useShown } from './shown';
-import { markOf } from '../drawing/marks';
+import { markOf, type Mark } from '../drawing/marks';
 import { shareOfYear } from '../drawing/time';
 
 const bandColours: Record<string, string> = {
@@ -197,7 +197,7 @@ export function SeasonRail({ plan }: { plan: Plan }) {
 
 /** Where work stands: one stroke a week and mark at the middle of its windows, four pixels a tree. */
 function workStrokes(plan: Plan) {
-  const weeks = new Map<string, { key: string; day: Day; mark: string; trees: number }>();
+  const weeks = new Map<string, { key: string; day: Day; mark: Mark; trees: number }>();
   for (const t of plan.trees) {
     for (const b of t.bars) {
       if (b.mark === 'care' || b.closes < plan.from || b.opens > plan.to) continue;

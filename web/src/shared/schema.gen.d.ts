@@ -1424,10 +1424,13 @@ export interface components {
             /** Format: date */
             closes: string;
             cut: boolean;
-            group?: string;
+            /** @enum {string} */
+            group?: "now" | "closing" | "opening" | "wait" | "anytime";
             id: string;
-            kind: string;
-            mark: string;
+            /** @enum {string} */
+            kind: "autumn-height-cut" | "bag" | "bend" | "carried-limbs" | "check-ties" | "choose-shoot" | "count-set" | "dormant-cut" | "frame-cut" | "frame-summer" | "frost-count" | "give-mulch" | "give-stake" | "give-wires" | "graft" | "graft-look" | "graft-wood" | "harvest" | "health-look" | "height-cut" | "leaves-off" | "limb-due" | "measure-height" | "notch-look" | "notching" | "own" | "paint" | "planting-cut" | "prop" | "release-test" | "repot" | "restraining-cut" | "scaffold-choice" | "second-look" | "sprout-visit" | "sprouts" | "stand-back" | "stored-look" | "strip-fruit" | "summer-cut" | "summer-shoots" | "take-off" | "thin" | "tie-arms" | "tools" | "unbag" | "young-care";
+            /** @enum {string} */
+            mark: "winter" | "bloom" | "summer" | "thin" | "pick" | "care";
             /** Format: double */
             minutes: number;
             /** Format: date */
@@ -1435,7 +1438,8 @@ export interface components {
             /** @description nothing is lost when it is left */
             optional?: boolean;
             short: string;
-            state: string;
+            /** @enum {string} */
+            state: "opens" | "open" | "closing" | "waits" | "done" | "part" | "looked-nothing-needed" | "left" | "missed";
             title: string;
         };
         BedLightBody: {
@@ -1789,7 +1793,8 @@ export interface components {
             closes: string;
             code?: string;
             kind_name?: string;
-            mark: string;
+            /** @enum {string} */
+            mark: "winter" | "bloom" | "summer" | "thin" | "pick" | "care";
             /** Format: int64 */
             minutes: number;
             /** Format: date */
@@ -2129,7 +2134,8 @@ export interface components {
              * @description minutes without a day
              */
             left: number;
-            mark: string;
+            /** @enum {string} */
+            mark: "winter" | "bloom" | "summer" | "thin" | "pick" | "care";
             /** Format: int64 */
             minutes: number;
             /** Format: date */
@@ -2328,8 +2334,11 @@ export interface components {
             says?: string;
         };
         FindingBody: {
-            /** @description what a cut should do; absent: answered without a cut */
-            aim?: string;
+            /**
+             * @description what a cut should do; absent: answered without a cut
+             * @enum {string}
+             */
+            aim?: "" | "sound" | "remove" | "lower" | "shorten" | "subdue" | "open" | "renew" | "calm" | "fruit" | "branch" | "extend" | "bear" | "spurs";
             /** @description limbs with the same fault that hang on the offending stretch */
             also: string[];
             /** Format: double */
@@ -2794,7 +2803,8 @@ export interface components {
         GradeBody: {
             /** Format: date */
             from?: string;
-            level: string;
+            /** @enum {string} */
+            level: "better" | "possible" | "harmful" | "forbidden";
             says: string;
             /** Format: date */
             to?: string;
@@ -2936,7 +2946,8 @@ export interface components {
             season: string;
             steps: components["schemas"]["StepBody"][];
             tools: string[];
-            units: string;
+            /** @enum {string} */
+            units: "metric" | "us";
         };
         HelperPageBody: {
             answers: components["schemas"]["HelperAnswer"][];
@@ -3472,7 +3483,8 @@ export interface components {
         OtherWindowBody: {
             /** Format: date */
             closes?: string;
-            mark: string;
+            /** @enum {string} */
+            mark: "winter" | "bloom" | "summer" | "thin" | "pick" | "care";
             /** @description it would not do the job */
             never: boolean;
             /** Format: date */
@@ -4466,7 +4478,8 @@ export interface components {
             tmin_c: number;
         };
         SlipBody: {
-            aim: string;
+            /** @enum {string} */
+            aim: "build" | "hold" | "restrain" | "restore" | "retire" | "";
             /** @description several small cuts on one limb against taking it out */
             bundles: string[];
             carried: components["schemas"]["CarriedBody"][];
@@ -4709,7 +4722,8 @@ export interface components {
             id: string;
         };
         StepBody: {
-            aim: string;
+            /** @enum {string} */
+            aim: "" | "sound" | "remove" | "lower" | "shorten" | "subdue" | "open" | "renew" | "calm" | "fruit" | "branch" | "extend" | "bear" | "spurs";
             bud?: string;
             /** Format: double */
             buds_within: number;
@@ -4849,13 +4863,16 @@ export interface components {
             code?: string;
             cut: boolean;
             grades: components["schemas"]["GradeBody"][];
-            group?: string;
+            /** @enum {string} */
+            group?: "now" | "closing" | "opening" | "wait" | "anytime";
             held: components["schemas"]["Says"][];
             id: string;
             instead?: string;
-            kind: string;
+            /** @enum {string} */
+            kind: "autumn-height-cut" | "bag" | "bend" | "carried-limbs" | "check-ties" | "choose-shoot" | "count-set" | "dormant-cut" | "frame-cut" | "frame-summer" | "frost-count" | "give-mulch" | "give-stake" | "give-wires" | "graft" | "graft-look" | "graft-wood" | "harvest" | "health-look" | "height-cut" | "leaves-off" | "limb-due" | "measure-height" | "notch-look" | "notching" | "own" | "paint" | "planting-cut" | "prop" | "release-test" | "repot" | "restraining-cut" | "scaffold-choice" | "second-look" | "sprout-visit" | "sprouts" | "stand-back" | "stored-look" | "strip-fruit" | "summer-cut" | "summer-shoots" | "take-off" | "thin" | "tie-arms" | "tools" | "unbag" | "young-care";
             kind_name?: string;
-            mark: string;
+            /** @enum {string} */
+            mark: "winter" | "bloom" | "summer" | "thin" | "pick" | "care";
             /** Format: double */
             minutes: number;
             minutes_estimated: boolean;
@@ -4881,7 +4898,8 @@ export interface components {
             /** Format: double */
             share?: number;
             short: string;
-            state: string;
+            /** @enum {string} */
+            state: "opens" | "open" | "closing" | "waits" | "done" | "part" | "looked-nothing-needed" | "left" | "missed";
             /** @description of a cut on a tree without a limb map: what to look for, in the order of the work */
             steps?: string[];
             title: string;
@@ -5217,7 +5235,8 @@ export interface components {
              * @description growing seasons begun; 99 unknown
              */
             age: number;
-            aim: string;
+            /** @enum {string} */
+            aim: "build" | "hold" | "restrain" | "restore" | "retire" | "";
             aim_says: string;
             bars: components["schemas"]["Bar"][];
             /** @description vigour class as it was said; empty: not known */
@@ -5340,7 +5359,8 @@ export interface components {
             closes: string;
             code?: string;
             kind_name?: string;
-            mark: string;
+            /** @enum {string} */
+            mark: "winter" | "bloom" | "summer" | "thin" | "pick" | "care";
             /** Format: int64 */
             minutes: number;
             /** Format: date */
@@ -9789,7 +9809,7 @@ export interface operations {
                 day?: string;
                 /** @description absent: of the day shown */
                 season?: "dormant" | "summer";
-                aim: string;
+                aim: "" | "sound" | "remove" | "lower" | "shorten" | "subdue" | "open" | "renew" | "calm" | "fruit" | "branch" | "extend" | "bear" | "spurs";
             };
             header?: never;
             path: {

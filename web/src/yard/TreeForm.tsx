@@ -355,13 +355,7 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
             variant="outlined"
             onClick={() => {
               save.reset();
-              onChange({
-                ...clash,
-                id: tree.id,
-                version: (save.error as Refused).problem.errors?.[0]
-                  ? Number((save.error as Refused).problem.errors?.[0]?.expected)
-                  : clash.version,
-              });
+              onChange({ ...clash, id: tree.id });
             }}
           >
             Take theirs
@@ -370,9 +364,8 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
             size="small"
             variant="outlined"
             onClick={() => {
-              const v = Number((save.error as Refused).problem.errors?.[0]?.expected);
               save.reset();
-              onChange({ ...tree, version: v });
+              onChange({ ...tree, version: clash.version });
             }}
           >
             Keep mine

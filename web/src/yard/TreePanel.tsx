@@ -9,7 +9,7 @@ import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
 import { degree, other, say, showTemp } from '../shared/units';
 import { StopLine } from '../drawing/Gauge';
-import { drawnMarks, markOf } from '../drawing/marks';
+import { drawnMarks, markOf, type Mark } from '../drawing/marks';
 import { lookOf, StakeLabel } from '../drawing/StakeLabel';
 import { YearRing } from '../drawing/YearRing';
 import { useOpenJob } from './openJob';
@@ -205,7 +205,7 @@ function BigRing({ data, from, to }: { data: TreePlan; from: string; to: string 
   );
 }
 
-export function MarkSwatch({ mark }: { mark: string }) {
+export function MarkSwatch({ mark }: { mark: Mark }) {
   const m = markOf(mark);
   return (
     <svg width={24} height={10} aria-hidden="true">

@@ -1,5 +1,5 @@
 import { addDays, plain } from '../shared/day';
-import { markOf } from '../drawing/marks';
+import { markOf, type Mark } from '../drawing/marks';
 import { minutes, shownDays, type Days } from './days';
 import { at, type Grid } from './WeeksSky';
 
@@ -10,7 +10,7 @@ export function DayHours({ grid, days }: { grid: Grid; days: Days }) {
   const top = Math.max(120, ...shown.map((d) => Math.max(d.has, d.chosen)));
   const h = 96;
   const y = (m: number) => h - 4 - (m / top) * (h - 26);
-  const marks = new Map<string, { mark: string; m: number }[]>();
+  const marks = new Map<string, { mark: Mark; m: number }[]>();
   for (const j of days.jobs)
     for (const p of j.pieces) marks.set(p.date, [...(marks.get(p.date) ?? []), { mark: j.mark, m: p.minutes }]);
   const w = Math.max(6, grid.col - 18);

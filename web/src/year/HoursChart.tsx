@@ -1,11 +1,11 @@
 import type { Plan } from '../shared/api';
 import { fromNumber, plain, toNumber } from '../shared/day';
-import { markOf } from '../drawing/marks';
+import { markOf, type Mark } from '../drawing/marks';
 import type { Days } from './days';
 
 interface Week {
   start: number;
-  byMark: Map<string, number>;
+  byMark: Map<Mark, number>;
   total: number;
   has: number;
 }

@@ -52,7 +52,7 @@ export function useDecide(a: Asking) {
   });
 }
 
-export const placesAsked = (a: Asking, limb: string, aim: string) =>
+export const placesAsked = (a: Asking, limb: string, aim: Step['aim']) =>
   queryOptions({
     queryKey: ['places', ...key(a), limb, aim],
     queryFn: () =>
@@ -66,7 +66,7 @@ export const placesAsked = (a: Asking, limb: string, aim: string) =>
       ),
   });
 
-export const usePlaces = (a: Asking, limb: string, aim: string) =>
+export const usePlaces = (a: Asking, limb: string, aim: Step['aim']) =>
   useQuery({ ...placesAsked(a, limb, aim), enabled: limb !== '' && aim !== '' });
 
 export function useWhy(a: Asking, limb: string) {

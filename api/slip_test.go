@@ -173,6 +173,7 @@ func TestWinterAndSummerAndTheYearsAreSetSideBySide(t *testing.T) {
 	a := start(t, "2027-02-20")
 	at := fmt.Sprintf(slipOf, "C2")
 	c := a.ok("GET", at+"/compare", nil)
+	require.Contains(t, c["skipped"], "Left uncut this year")
 	out := list(c, "outcomes")
 	require.Len(t, out, 4)
 	winter, summer := out[0]["new_shoots"].(float64), out[1]["mean_shoot_cm"].(float64)

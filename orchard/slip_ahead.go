@@ -80,3 +80,18 @@ func (p *slipMade) thresholds(in half) find.Options {
 	out.Harvested = in == p.of && in.season == limb.Summer && p.harvestOver()
 	return out
 }
+
+// yearsAfter are years of a tree as it stands in a winter to come: its slips, as the plan makes them.
+func (p *slipMade) yearsAfter(tree growth.Tree, n int) ([]cut.YearRow, error) {
+	first := half{limb.Dormant, tree.Map.Year}
+	by := func(in half) (cut.Options, find.Options) {
+		return p.bySchool(in, p.noLeafIn(in.year)), p.thresholds(in)
+	}
+	years := cut.Years{
+		N: n, Reading: p.root().reading(), LightOf: p.root().lightAhead,
+		In: func(n int, season limb.Season) (cut.Options, find.Options) { return by(half{season, first.year + n}) },
+	}
+	years.Options, years.Reading.Options = by(first)
+	rows, _, err := cut.Over(tree, years)
+	return rows, err
+}

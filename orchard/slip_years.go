@@ -13,6 +13,7 @@ import (
 	"vertumna/core/limb"
 	"vertumna/core/together"
 	"vertumna/core/year"
+	"vertumna/words"
 )
 
 // OutcomeBody is what the tree comes to when the same cuts are made at another time.
@@ -34,6 +35,7 @@ type SlipCompareBody struct {
 	HeightCM float64       `json:"height_cm" doc:"now"`
 	ReachCM  float64       `json:"reach_cm"`
 	Outcomes []OutcomeBody `json:"outcomes" nullable:"false"`
+	Skipped  string        `json:"skipped" doc:"what leaving it uncut costs in the year after"`
 	Weak     string        `json:"weak" doc:"what the forecast cannot know"`
 }
 
@@ -167,6 +169,43 @@ func (p *slipMade) compare() (*SlipCompareBody, error) {
 		if err != nil {
 			return nil, err
 		}
+	}
+	skipped, err := p.skipped()
+	if err != nil {
+		return nil, err
+	}
+	out.Skipped = p.speaker.Skipped(skipped)
+	return out, nil
+}
+
+// skipped is what leaving a tree uncut for a year comes to, beside its plan.
+func (p *slipMade) skipped() (words.Skip, error) {
+	var out words.Skip
+	plan, err := p.plannedYears(replaceYears)
+	if err != nil {
+		return out, err
+	}
+	on := p.of.year - p.firstYear()
+	out.CutCM = plan.Rows[on].HeightAfter
+	tree := p.tree
+	if p.season == limb.Summer {
+		tree, err = growth.Close(tree, nil, 0)
+	} else {
+		tree, err = growth.Next(tree, growth.Work{})
+	}
+	if err != nil {
+		return out, err
+	}
+	out.UncutCM = tree.Map.Height()
+	rows, err := p.yearsAfter(tree, replaceYears-1)
+	if err != nil {
+		return out, err
+	}
+	if plan.Held >= 0 {
+		out.Held = p.firstYear() + plan.Held
+	}
+	if n := cut.HeldFrom(rows, p.standing.options.ReachCM); n >= 0 {
+		out.HeldLater = tree.Map.Year + n
 	}
 	return out, nil
 }

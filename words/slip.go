@@ -453,3 +453,25 @@ func LeftAsSeen(seen string) string {
 	}
 	return ""
 }
+
+// Skip is what leaving a tree uncut for a year comes to, beside its plan: heights next winter in cm, and the years from which it is held at
+// reach (0: never in the years looked at).
+type Skip struct {
+	CutCM, UncutCM  float64
+	Held, HeldLater int
+}
+
+// Skipped says what leaving a tree uncut this year costs.
+func (s Speaker) Skipped(k Skip) string {
+	says := fmt.Sprintf("Left uncut this year it stands %s next winter instead of %s", s.Amount(k.UncutCM/100, "m"), s.Amount(k.CutCM/100, "m"))
+	switch {
+	case k.Held == 0:
+	case k.HeldLater > k.Held:
+		says += fmt.Sprintf(", and is held at reach from %d instead of %d", k.HeldLater, k.Held)
+	case k.HeldLater == 0:
+		says += fmt.Sprintf(", and is no longer held at reach within ten years (with it, from %d)", k.Held)
+	default:
+		says += fmt.Sprintf("; it is held at reach from %d all the same", k.HeldLater)
+	}
+	return says + "."
+}

@@ -70,13 +70,20 @@ func (y Years) forecast(tree growth.Tree) (Forecast, error) {
 		return out, err
 	}
 	reach := y.Reading.Options.ReachCM
-	for n := len(out.Rows) - 1; n >= 0 && out.Rows[n].HeightCut <= reach+aboveReachCM; n-- {
-		out.Held = n
-	}
+	out.Held = HeldFrom(out.Rows, reach)
 	if out.Held < 0 {
 		out.Above = stillAbove(out.Rows, out.End.Map, reach, y.Options.share())
 	}
 	return out, nil
+}
+
+// HeldFrom is the first of the years from whose height cut on the tree stands within reach for good; -1: none.
+func HeldFrom(rows []YearRow, reachCM float64) int {
+	held := -1
+	for n := len(rows) - 1; n >= 0 && rows[n].HeightCut <= reachCM+aboveReachCM; n-- {
+		held = n
+	}
+	return held
 }
 
 // YearRow is what a year of a restoration comes to.

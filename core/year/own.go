@@ -1,9 +1,14 @@
 package year
 
-import "vertumna/core/almanac"
+import (
+	"strconv"
+	"strings"
+	"vertumna/core/almanac"
+)
 
-// ownDrafts are the windows of a person's own task in a season: on its date and its repeats, or after its stage.
-func ownDrafts(o OwnTask, season int, south bool, a *Anchors) []draft {
+// ownDrafts are the windows of a person's own task in a season: on its date and its repeats, each counted from the day the one before
+// it was done, or after its stage.
+func ownDrafts(o OwnTask, season int, south bool, a *Anchors, entries []Entry) []draft {
 	length := max(1, o.ForDays)
 	mk := func(n int, at Bound) draft {
 		return draft{kind: OwnJob, key: o.ID, n: n, title: o.Title, opens: at, closes: after(at, length-1), minutes: o.Minutes, reasons: []Reason{at.reason("own-task")}}
@@ -15,13 +20,33 @@ func ownDrafts(o OwnTask, season int, south bool, a *Anchors) []draft {
 		return []draft{d}
 	}
 	from, to := Rail(season, south)
+	done := doneRepeats(o, entries)
 	var out []draft
-	for n, d := 1, o.Date; d <= to && n <= maxRepeats; d, n = d+almanac.Day(o.EveryDays), n+1 {
+	for n, d := 1, o.Date; d <= to && n <= maxRepeats; n++ {
 		if d >= from {
 			out = append(out, mk(n, Bound{d, d, d, DateSaid, 0, "said"}))
 		}
 		if o.EveryDays <= 0 {
 			break
+		}
+		if on, ok := done[n]; ok {
+			d = on
+		}
+		d += almanac.Day(o.EveryDays)
+	}
+	return out
+}
+
+// doneRepeats are the days on which the repeats of a person's own task were done, by their numbers.
+func doneRepeats(o OwnTask, entries []Entry) map[int]almanac.Day {
+	out := map[int]almanac.Day{}
+	for _, e := range entries {
+		if e.Kind != WorkEntry || e.Outcome != Done {
+			continue
+		}
+		_, number, found := strings.Cut(e.TaskID, "."+o.ID+".")
+		if n, err := strconv.Atoi(number); found && err == nil {
+			out[n] = e.Date
 		}
 	}
 	return out
@@ -83,7 +108,7 @@ func orchardTasks(y *Yard, entries []Entry, season int, shown almanac.Day, pace 
 	add(drafts)
 	for _, o := range y.Own {
 		if o.Tree == "" && o.Date.Known() {
-			add(ownDrafts(o, season, south, nil))
+			add(ownDrafts(o, season, south, nil, entries))
 		}
 	}
 	return out

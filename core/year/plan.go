@@ -112,7 +112,7 @@ func planTree(y *Yard, e *almanac.Ensemble, t *Tree, entries []Entry, shown alma
 	}
 	for _, o := range y.Own {
 		if o.Tree == t.ID {
-			all = append(all, ownDrafts(o, e.Season, c.south, c.a)...)
+			all = append(all, ownDrafts(o, e.Season, c.south, c.a, entries)...)
 		}
 	}
 	for _, d := range all {

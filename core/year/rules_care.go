@@ -112,10 +112,11 @@ func notching(c *context) []draft {
 	var out []draft
 	bud := c.stage(almanac.BudBreak, 0)
 	if c.tree.AsWhip && c.firstSeason() && !c.shrub() && !c.flat() {
-		out = append(out, draft{
-			kind: Notching, opens: after(bud, -28), closes: bud,
-			reasons: []Reason{bud.reason("notch-low-buds"), reason("fair-trial")}, cautions: []string{"knife"},
-		})
+		d := draft{kind: Notching, opens: after(bud, -28), closes: bud, reasons: []Reason{bud.reason("notch-low-buds"), reason("fair-trial")}, cautions: []string{"knife"}}
+		if !c.tree.HasStake || !c.tree.HasMulch { // a woken bud grows only on a tree that stands and drinks
+			d.reasons = append(d.reasons, reason("notch-needs-care"))
+		}
+		out = append(out, d)
 	}
 	if e, ok := finished(c.logged(Notching)); ok {
 		at := later(logged(e.Date, 56), logged(bud.Day, 56))
@@ -154,7 +155,8 @@ func needs(c *context) []draft {
 		dormant(GiveStake, why)
 	}
 	if !c.tree.HasMulch && c.age <= formationYears && c.tree.TubLitres == 0 {
-		dormant(GiveMulch, reason("young-mulch"))
+		spread, _ := c.tree.Crown()
+		dormant(GiveMulch, reason("young-mulch").num(max(mulchLeastM, min(mulchMostM, spread)), "m"))
 	}
 	if !c.tree.HasWires && (c.tree.Form == pomology.WireTiers || c.tree.Form == pomology.StepOver || c.tree.Form == pomology.FlatFan) {
 		dormant(GiveWires, reason("form-needs-wires").said(string(c.tree.Form)))
@@ -164,6 +166,12 @@ func needs(c *context) []draft {
 	}
 	return out
 }
+
+// How wide a young tree's ring of mulch is: as its crown, within these (our estimates).
+const (
+	mulchLeastM = 1.0
+	mulchMostM  = 2.0
+)
 
 // sprouts: suckers and water sprouts come off while soft.
 func sprouts(c *context) []draft {

@@ -226,6 +226,9 @@ func harvest(c *context) []draft {
 		return nil
 	}
 	d := draft{kind: HarvestTask, opens: h, closes: c.at(HarvestEnd, 0), reasons: []Reason{h.reason("ripe-by-heat"), reason("log-kilos")}}
+	if b := c.tree.Kind.Growth.Bearing; b == pomology.OnSpurs || b == pomology.OnSpursAndNew {
+		d.reasons = append(d.reasons, reason("spare-the-spur"))
+	}
 	if _, over, _ := c.height(); over {
 		d.cautions = []string{"ladder"}
 	}

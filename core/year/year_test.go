@@ -449,6 +449,9 @@ func TestOwnTasksRepeatAndFollowStages(t *testing.T) {
 	got := find(tp, year.OwnJob)
 	require.Len(t, got, 11)
 	require.Equal(t, year.Closing, got[0].State)
+	late := day("2027-03-12") // ten days after its second day: the next ones are counted from there
+	s.with(year.Entry{Date: late, Kind: year.WorkEntry, Task: year.OwnJob, TaskID: got[1].ID, Tree: "t1", Outcome: year.Done})
+	require.Equal(t, late+30, find(s.on("2027-03-20"), year.OwnJob)[2].Window.Opens.Day)
 	require.Contains(t, []almanac.Day{got[7].Window.Opens.Day, got[8].Window.Opens.Day, got[6].Window.Opens.Day}, tp.Anchors.Day("harvest_start")-20)
 }
 

@@ -4566,6 +4566,8 @@ export interface components {
             outcomes: components["schemas"]["OutcomeBody"][];
             /** Format: double */
             reach_cm: number;
+            /** @description what leaving it uncut costs in the year after */
+            skipped: string;
             /** @description what the forecast cannot know */
             weak: string;
         };

@@ -32,7 +32,7 @@ export function Compare({ asking, bearing }: { asking: Asking; bearing: number }
     <section ref={come} className="compare" aria-label="Winter or summer">
       <table>
         <caption className="sm q">
-          {height(d.height_cm)} high now, reach {height(d.reach_cm)}. {d.weak}
+          {height(d.height_cm)} high now, reach {height(d.reach_cm)}. {d.skipped} {d.weak}
         </caption>
         <thead>
           <tr>

@@ -158,3 +158,21 @@ func TestWiresCloserThanAHandAreRefused(t *testing.T) {
 	require.Equal(t, 422, status)
 	require.Contains(t, fmt.Sprint(problem), "wires_cm")
 }
+
+func TestAGraftTellsItsMotherAndWhatTook(t *testing.T) {
+	a := start(t, "2027-05-20")
+	entries := lt + "/entries"
+	work := func(code, task, day string, graft object) object {
+		return object{"tree_id": "lower-terrace-" + code, "kind": "work", "task": task, "date": day, "outcome": "done", "grafted": graft}
+	}
+	a.ok("POST", entries, work("C2", "graft", "2027-03-28", object{"kind": "apple", "mother": "lower-terrace-D2", "way": "whip", "pieces": 6}))
+	a.refused(422, "grafted.took", "at most the 6", "POST", entries, work("C2", "graft-look", "2027-05-10", object{"took": 7}))
+	a.ok("POST", entries, work("C2", "graft-look", "2027-05-10", object{"took": 4}))
+	for _, code := range []string{"C2", "D2"} { // on the host, and on the mother
+		grafts := list(a.ok("GET", lt+"/trees/lower-terrace-"+code+"/training", nil), "grafts")
+		require.Len(t, grafts, 2, code)
+		require.Equal(t, "Apple, wood of D2, on C2 by whip: 4 of 6 took.", grafts[0]["says"])
+		require.Equal(t, "Apple, wood of D2, on C2 by whip: 6 pieces.", grafts[1]["says"])
+	}
+	a.refused(422, "grafted.kind", "takes on apple", "POST", entries, work("C2", "graft", "2027-03-28", object{"kind": "peach"}))
+}

@@ -71,6 +71,10 @@ func (k *Keeper) stampEntry(ctx context.Context, c *store.Contents, e *store.Ent
 		if tree == nil {
 			return out, given.Fault{Code: given.Missing, Field: "tree_id", Given: "none", Expected: "the tree that was grafted on"}
 		}
+		if made := lastGraft(c, e); made != nil {
+			seen := made.Grafted.Seen(*e.Grafted)
+			e.Grafted = &seen
+		}
 		if err := training.CheckGraft(*e.Grafted, tree.Kind.Slug); err != nil {
 			return out, err
 		}
@@ -100,6 +104,19 @@ func (k *Keeper) stampEntry(ctx context.Context, c *store.Contents, e *store.Ent
 		e.Who = c.People[0].Name
 	}
 	return out, nil
+}
+
+// lastGraft is the graft that a look at one is of; nil where the entry is no look, or nothing was grafted.
+func lastGraft(c *store.Contents, e *store.Entry) *store.Entry {
+	var out *store.Entry
+	for i := range c.Entries {
+		g := &c.Entries[i]
+		made := e.Task == string(year.GraftLook) && g.Task == string(year.Graft) && g.TreeID == e.TreeID && g.Grafted != nil
+		if made && g.Date <= e.Date && (out == nil || g.Date >= out.Date) {
+			out = g
+		}
+	}
+	return out
 }
 
 // endTestFaults tells answers to end tests that nobody asks for.

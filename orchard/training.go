@@ -112,7 +112,7 @@ func (k *Keeper) Training(ctx context.Context, a At) (*TrainingBody, error) {
 		out.Rigs = append(out.Rigs, t.rig(o))
 	}
 	slices.SortStableFunc(out.Rigs, func(x, y RigBody) int { return x.DaysLeft - y.DaysLeft })
-	out.Trials = t.trials()
+	out.Trials, out.Grafts = t.trials(), t.grafts()
 	if t.planting() {
 		if out.Planting, err = t.plantingDay(); err != nil {
 			return nil, err

@@ -26,6 +26,7 @@ type TrainingBody struct {
 	Graft    *GraftBody     `json:"graft,omitempty"`
 	Rigs     []RigBody      `json:"rigs" nullable:"false"`
 	Trials   []TrialBody    `json:"trials" nullable:"false"`
+	Grafts   []GraftedBody  `json:"grafts" nullable:"false" doc:"on it and from it, the last first"`
 	Safety   []string       `json:"safety" nullable:"false"`
 }
 
@@ -301,6 +302,12 @@ type GraftBody struct {
 type GraftShootBody struct {
 	Limb   string `json:"limb"`
 	Pieces int    `json:"pieces"`
+}
+
+// GraftedBody is a graft that was made, or a look at one.
+type GraftedBody struct {
+	Date almanac.Day `json:"date"`
+	Says string      `json:"says"`
 }
 
 // TrialBody is a trial with what it shows.

@@ -225,3 +225,25 @@ func (t *trained) trials() []TrialBody {
 	}
 	return out
 }
+
+// grafts are those made on the tree and from its wood, the last first.
+func (t *trained) grafts() []GraftedBody {
+	out := []GraftedBody{}
+	codes := map[string]string{}
+	for i := range t.contents.Trees {
+		codes[t.contents.Trees[i].ID] = t.contents.Trees[i].Code
+	}
+	for i := range t.contents.Entries {
+		e := &t.contents.Entries[i]
+		if e.Grafted == nil || e.Date > t.day || e.TreeID != t.core.ID && e.Grafted.Mother != t.core.ID {
+			continue
+		}
+		kind := e.Grafted.Kind
+		if k, err := pomology.BySlug(kind); err == nil {
+			kind = k.Name
+		}
+		out = append(out, GraftedBody{e.Date, words.Grafted(*e.Grafted, kind, codes[e.Grafted.Mother], codes[e.TreeID], e.Task == string(year.GraftLook))})
+	}
+	slices.Reverse(out)
+	return out
+}

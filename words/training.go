@@ -386,3 +386,27 @@ func Trial(rs []training.ArmResult) []string {
 	}
 	return out
 }
+
+// Grafted says a graft in one line, or what was seen of it: the name of the wood's kind, the labels of its mother tree and its host.
+func Grafted(g training.GraftLog, kind, mother, host string, look bool) string {
+	from := "wood from elsewhere"
+	switch {
+	case mother != "":
+		from = "wood of " + mother
+	case g.Source != "":
+		from = "wood from " + g.Source
+	}
+	says := fmt.Sprintf("%s, %s, on %s", kind, from, host)
+	if g.Way != "" {
+		says += " by " + g.Way
+	}
+	switch {
+	case look && g.Pieces > 0:
+		return fmt.Sprintf("%s: %d of %d took.", says, g.Took, g.Pieces)
+	case look:
+		return fmt.Sprintf("%s: %d took.", says, g.Took)
+	case g.Pieces > 0:
+		return fmt.Sprintf("%s: %d pieces.", says, g.Pieces)
+	}
+	return says + "."
+}

@@ -119,11 +119,20 @@ func (s GraftShoot) pieces(pieceCM float64) (int, string) {
 type GraftLog struct {
 	Mother string `json:"mother,omitempty" maxLength:"60" doc:"id of the tree the wood came from"`
 	Source string `json:"source,omitempty" maxLength:"200" doc:"where it came from otherwise"`
-	Kind   string `json:"kind" maxLength:"40" doc:"slug of the kind of the wood"`
+	Kind   string `json:"kind,omitempty" maxLength:"40" doc:"slug of the kind of the wood; of a look at a graft: absent, it is the graft's"`
 	Way    string `json:"way,omitempty" enum:"whip,cleft,bark,chip,bud"`
 	Limb   string `json:"limb,omitempty" maxLength:"60" doc:"of the host"`
 	Pieces int    `json:"pieces,omitempty" minimum:"0" maximum:"1000"`
 	Took   int    `json:"took,omitempty" minimum:"0" maximum:"1000"`
+}
+
+// Seen is a graft as it was made, with how many pieces grew as they were counted later.
+func (g GraftLog) Seen(look GraftLog) GraftLog {
+	g.Took = look.Took
+	if look.Pieces > 0 {
+		g.Pieces = look.Pieces
+	}
+	return g
 }
 
 // Takes says whether wood of a kind takes on a host of another, by their slugs: on its own kind, and on what the table of the year

@@ -2820,8 +2820,8 @@ export interface components {
             weeks_left: number;
         };
         GraftLog: {
-            /** @description slug of the kind of the wood */
-            kind: string;
+            /** @description slug of the kind of the wood; of a look at a graft: absent, it is the graft's */
+            kind?: string;
             /** @description of the host */
             limb?: string;
             /** @description id of the tree the wood came from */
@@ -2839,6 +2839,11 @@ export interface components {
             limb: string;
             /** Format: int64 */
             pieces: number;
+        };
+        GraftedBody: {
+            /** Format: date */
+            date: string;
+            says: string;
         };
         GroupBody: {
             limb?: string;
@@ -4996,6 +5001,8 @@ export interface components {
             form: string;
             form_name: string;
             graft?: components["schemas"]["GraftBody"];
+            /** @description on it and from it, the last first */
+            grafts: components["schemas"]["GraftedBody"][];
             notch?: components["schemas"]["NotchBody"];
             outlines: components["schemas"]["OutlineBody"][];
             planting?: components["schemas"]["PlantingBody"];

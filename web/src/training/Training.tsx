@@ -13,7 +13,7 @@ import { NotchPanel } from './NotchPanel';
 import { PlantingDay } from './Planting';
 import { useBend, useTraining, type BendAsked, type CandidateMark, type Which } from './queries';
 import { StillOn } from './StillOn';
-import { Trials } from './Trials';
+import { Grafts, Trials } from './Trials';
 import { WallSide, WallView } from './Wall';
 import './training.css';
 
@@ -143,6 +143,7 @@ function Trained({ which }: { which: Which }) {
           </section>
         )}
         <Trials trials={data.trials} />
+        <Grafts grafts={data.grafts} />
         <ul className="bare sm q" aria-label="Safety">
           {data.safety.map((s) => (
             <li key={s}>{s}</li>

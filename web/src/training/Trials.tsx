@@ -1,5 +1,5 @@
 import { plain } from '../shared/day';
-import type { Trial } from './queries';
+import type { Grafted, Trial } from './queries';
 
 /** What was tried on the tree, against what was left alone. */
 export function Trials({ trials }: { trials: readonly Trial[] }) {
@@ -50,6 +50,26 @@ export function Trials({ trials }: { trials: readonly Trial[] }) {
           </ul>
         </article>
       ))}
+    </section>
+  );
+}
+
+/** Grafts made on the tree and from its wood, and what took. */
+export function Grafts({ grafts }: { grafts: readonly Grafted[] }) {
+  if (grafts.length === 0) return null;
+  return (
+    <section aria-label="Grafts">
+      <h2>Grafts</h2>
+      <ul className="bare sm">
+        {grafts.map((g) => (
+          <li key={g.date + g.says}>
+            <span className="q num">
+              {plain(g.date)} {g.date.slice(0, 4)}
+            </span>{' '}
+            {g.says}
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }

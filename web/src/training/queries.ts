@@ -16,6 +16,7 @@ export type Wall = Schemas['WallBody'];
 export type Planting = Schemas['PlantingBody'];
 export type Notch = Schemas['NotchBody'];
 export type Trial = Schemas['TrialBody'];
+export type Grafted = Schemas['GraftedBody'];
 
 /** A tree of an orchard on a day. */
 export interface Which {

@@ -15,6 +15,8 @@ import { Trouble } from '../shared/Trouble';
 import { useOfferUndo } from '../shared/undo';
 import { degree, percent, read, readTemp, show, showTemp, unitOf } from '../shared/units';
 import { useShown } from '../shared/shown';
+import { GraftFields, GraftTook } from './LogGraft';
+import { draftedTrial, firstTrial, trialOf, TrialFields } from './LogTrial';
 
 /** The job a log is for: a task of the plan, or that of an entry being corrected. */
 export interface Job {
@@ -67,22 +69,6 @@ function emptyEntry(): Entry {
   return { id: '', created: '', date: '', season: 0, kind: 'note' };
 }
 
-/** A notching trial as it was counted; none where either arm was not. */
-function trialOf(num: (k: string) => number | undefined): Entry['trial'] {
-  const arm = (what: string, tag: string, buds: string, broke: string) => ({
-    what,
-    tag,
-    zones: [{ zone: 'low' as const, buds: Math.round(num(buds) ?? 0), broke: Math.round(num(broke) ?? 0) }],
-  });
-  if (num('notched') === undefined || num('untouched') === undefined) return undefined;
-  return {
-    arms: [
-      arm('notched', 'notched', 'notched', 'notched_broke'),
-      arm('untreated', 'untouched', 'untouched', 'untouched_broke'),
-    ],
-  };
-}
-
 /** The fields of an entry as a person typed them. */
 function drafted(e: Entry, units: 'metric' | 'us'): Draft {
   const d: Draft = {};
@@ -130,6 +116,8 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
   const [draft, setDraft] = useState<Draft>(() =>
     correct ? drafted(correct, units) : { of_plot: true, ...(task?.went ? { share: String(task.went) } : {}) },
   );
+  const [graft, setGraft] = useState<Partial<NonNullable<Entry['grafted']>>>(correct?.grafted ?? {});
+  const [trial, setTrial] = useState(() => (correct?.trial ? draftedTrial(correct.trial) : firstTrial()));
   const [ids] = useState(() => new Map(also.map((a) => [a.treeId, crypto.randomUUID() as string])));
   const [first, setFirst] = useState(false); // of several trees, the first is logged
   const [without, setWithout] = useState<readonly string[]>([]);
@@ -190,15 +178,10 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
       if (on('headed')) e.headed = true;
       if (on('opens_sun')) e.opens_sun = true;
       if (text('device')) e.device = text('device') as NonNullable<Entry['device']>;
-      if (task.kind === 'graft' && text('wood'))
-        e.grafted = {
-          kind: text('wood'),
-          ...(text('way') ? { way: text('way') as NonNullable<NonNullable<Entry['grafted']>['way']> } : {}),
-          ...(text('source') ? { source: text('source') } : {}),
-          ...(num('pieces') !== undefined ? { pieces: Math.round(num('pieces') ?? 0) } : {}),
-        };
-      const trial = trialOf(num);
-      if (task.kind === 'notch-look' && trial) e.trial = trial;
+      if (task.kind === 'graft' && graft.kind) e.grafted = { ...graft, kind: graft.kind };
+      if (task.kind === 'graft-look' && graft.took !== undefined) e.grafted = graft;
+      const counted = trialOf(trial);
+      if (task.kind === 'notch-look' && counted) e.trial = counted;
       const kilos = read(text('kilos'), 'kg', units);
       if (kilos !== undefined) e.kilos = kilos;
       const fruit = num('fruit');
@@ -359,40 +342,9 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
           ))}
         </TextField>
       )}
-      {task?.kind === 'graft' && worked && (
-        <>
-          <TextField select label="Wood of" value={text('wood')} onChange={(e) => set('wood', e.target.value)}>
-            {meta.kinds.map((k) => (
-              <MenuItem key={k.slug} value={k.slug}>
-                {k.name}
-              </MenuItem>
-            ))}
-          </TextField>
-          <div className="pair">
-            <TextField select label="Way" value={text('way')} onChange={(e) => set('way', e.target.value)}>
-              {['whip', 'cleft', 'bark', 'chip', 'bud'].map((w) => (
-                <MenuItem key={w} value={w}>
-                  {w}
-                </MenuItem>
-              ))}
-            </TextField>
-            {number('pieces', 'Pieces')}
-          </div>
-          {field('source', 'From which tree, or whom')}
-        </>
-      )}
-      {task?.kind === 'notch-look' && worked && (
-        <>
-          <div className="pair">
-            {number('notched', 'Notched buds, low down')}
-            {number('notched_broke', 'Of these broke')}
-          </div>
-          <div className="pair">
-            {number('untouched', 'Buds left untouched')}
-            {number('untouched_broke', 'Of these broke')}
-          </div>
-        </>
-      )}
+      {task?.kind === 'graft' && worked && <GraftFields graft={graft} onChange={setGraft} hostId={treeId} />}
+      {task?.kind === 'graft-look' && worked && <GraftTook graft={graft} onChange={setGraft} />}
+      {task?.kind === 'notch-look' && worked && <TrialFields trial={trial} onChange={setTrial} />}
       {task?.kind === 'harvest' && worked && (
         <div className="pair">
           {number('kilos', unitOf('kg', units))}

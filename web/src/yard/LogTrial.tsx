@@ -1,0 +1,144 @@
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import type { Entry } from '../shared/api';
+
+type Trial = NonNullable<Entry['trial']>;
+
+/** Where on the stem, from the ground up. */
+const zones = ['low', 'middle', 'top'] as const;
+
+type Zone = (typeof zones)[number];
+
+/** A treatment as it is typed: what it was, what marks it, and its buds by where they stand. */
+export interface ArmDraft {
+  what: string;
+  tag: string;
+  planned: string;
+  done: string;
+  counts: Partial<Record<`${Zone}${'' | '-broke'}`, string>>;
+}
+
+const arm = (what: string, tag: string): ArmDraft => ({ what, tag, planned: '', done: '', counts: {} });
+
+export interface TrialDraft {
+  arms: ArmDraft[];
+  leftOut: string;
+}
+
+/** Notched against left alone: the trial that is made most. */
+export const firstTrial = (): TrialDraft => ({ arms: [arm('notched', ''), arm('untreated', '')], leftOut: '' });
+
+/** A trial as it was logged, to be typed over. */
+export const draftedTrial = (t: Trial): TrialDraft => ({
+  arms: t.arms.map((a) => ({
+    what: a.what,
+    tag: a.tag,
+    planned: a.planned ?? '',
+    done: a.done ?? '',
+    counts: Object.fromEntries(
+      a.zones.flatMap((z) => [
+        [z.zone, String(z.buds)],
+        [`${z.zone}-broke`, String(z.broke)],
+      ]),
+    ),
+  })),
+  leftOut: t.left_out ?? '',
+});
+
+const whole = (text: string | undefined) => Math.max(0, Math.round(Number(text ?? '')) || 0);
+
+/** The trial as it was counted; none where no bud was. Where an arm has no mark, what it is marks it. */
+export function trialOf(t: TrialDraft): Trial | undefined {
+  const arms = t.arms.flatMap((a) => {
+    const counted = zones.flatMap((zone) =>
+      whole(a.counts[zone]) > 0 ? [{ zone, buds: whole(a.counts[zone]), broke: whole(a.counts[`${zone}-broke`]) }] : [],
+    );
+    return counted.length === 0
+      ? []
+      : [
+          {
+            what: a.what,
+            tag: a.tag || a.what,
+            zones: counted,
+            ...(a.planned ? { planned: a.planned } : {}),
+            ...(a.done ? { done: a.done } : {}),
+          },
+        ];
+  });
+  return arms.length === 0 ? undefined : { arms, ...(t.leftOut ? { left_out: t.leftOut } : {}) };
+}
+
+/** Counting a trial: each treatment with its mark, its buds and those that broke, low, middle and top. */
+export function TrialFields({ trial, onChange }: { trial: TrialDraft; onChange: (t: TrialDraft) => void }) {
+  const set = (n: number, part: Partial<ArmDraft>) =>
+    onChange({ ...trial, arms: trial.arms.map((a, i) => (i === n ? { ...a, ...part } : a)) });
+  return (
+    <>
+      {trial.arms.map((a, n) => (
+        <fieldset key={n} className="trialarm">
+          <legend>{a.what || 'A treatment'}</legend>
+          <div className="pair">
+            <TextField
+              label="What was done"
+              value={a.what}
+              disabled={a.what === 'untreated'}
+              onChange={(e) => set(n, { what: e.target.value })}
+            />
+            <TextField
+              label="Marked with"
+              value={a.tag}
+              placeholder={a.what}
+              onChange={(e) => set(n, { tag: e.target.value })}
+            />
+          </div>
+          <div className="trialzones">
+            {zones.flatMap((zone) =>
+              ([zone, `${zone}-broke`] as const).map((k) => (
+                <TextField
+                  key={k}
+                  label={k === zone ? `${zone}: buds` : 'broke'}
+                  value={a.counts[k] ?? ''}
+                  onChange={(e) => set(n, { counts: { ...a.counts, [k]: e.target.value } })}
+                  slotProps={{
+                    htmlInput: {
+                      inputMode: 'numeric',
+                      'aria-label': `${a.what}, ${zone}: ${k === zone ? 'buds' : 'of these broke'}`,
+                    },
+                  }}
+                />
+              )),
+            )}
+          </div>
+          {a.what !== 'untreated' && (
+            <details>
+              <summary className="q sm">Planned, and done in fact</summary>
+              <div className="pair">
+                <TextField label="Planned" value={a.planned} onChange={(e) => set(n, { planned: e.target.value })} />
+                <TextField label="Done" value={a.done} onChange={(e) => set(n, { done: e.target.value })} />
+              </div>
+            </details>
+          )}
+          {n > 1 && (
+            <button
+              type="button"
+              className="plain"
+              onClick={() => onChange({ ...trial, arms: trial.arms.filter((_, i) => i !== n) })}
+            >
+              Take this treatment out
+            </button>
+          )}
+        </fieldset>
+      ))}
+      {trial.arms.length < 8 && (
+        <Button size="small" onClick={() => onChange({ ...trial, arms: [...trial.arms, arm('', '')] })}>
+          One more treatment
+        </Button>
+      )}
+      <TextField
+        label="Left out of it, and why"
+        value={trial.leftOut}
+        onChange={(e) => onChange({ ...trial, leftOut: e.target.value })}
+      />
+    </>
+  );
+}

@@ -322,6 +322,17 @@ func (t *trained) bend(i int, ask BendAsked) (BendBody, error) {
 			b.Rig = o.ID
 		}
 	}
+	b.Partners = []string{}
+	if p.Device.Device == "spreader" || p.Device.Device == "notched_stick" {
+		for _, j := range training.ToBend(t.m) {
+			if _, err := training.BridgeLimbs(t.m, i, j, p.ContactCM, p.TodayDeg); err == nil {
+				b.Partners = append(b.Partners, t.m.Axes[j].ID)
+			}
+		}
+		if ask.Between != "" {
+			return b, t.bridge(&b, i, ask.Between, p)
+		}
+	}
 	return b, nil
 }
 
@@ -336,6 +347,28 @@ func pairs(in [][2]float64) []OutUp {
 		out[i] = OutUp{round1(p[0]), round1(p[1])}
 	}
 	return out
+}
+
+// bridge sets the stick of a bend between its limb and another.
+func (t *trained) bridge(b *BendBody, i int, with string, p training.BendPlan) error {
+	j := t.m.Index(with)
+	if j < 0 {
+		return given.Fault{Code: "no_limb", Field: "between", Given: with, Expected: "a limb that still stands on this map"}
+	}
+	made, err := training.BridgeLimbs(t.m, i, j, p.ContactCM, p.TodayDeg)
+	if err != nil {
+		return err
+	}
+	other, err := training.BendLimb(t.m, j, t.bending(BendAsked{Limb: with, ContactCM: p.ContactCM, AimDeg: made.PartnerTo, Device: p.Device.Device}))
+	if err != nil {
+		return err
+	}
+	made.PartnerSafe = other.SafeDeg
+	b.StickCM, b.TrunkCM = math.Round(made.StickCM), 0
+	b.Between = &BridgeBody{
+		Limb: with, GapCM: math.Round(made.GapCM), StickCM: math.Round(made.StickCM), NowDeg: round1(made.PartnerNow), ToDeg: round1(made.PartnerTo), Says: t.speaker.Bridge(made),
+	}
+	return nil
 }
 
 // Bend previews the bend of a limb. Errors: given.Faults, store.ErrNotFound without a map.

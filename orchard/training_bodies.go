@@ -108,6 +108,7 @@ type BendAsked struct {
 	Device    string   `json:"device,omitempty" enum:"clothespin,notched_stick,weight,spreader,peg_tie,tie,tie_up"`
 	PegCM     float64  `json:"peg_cm,omitempty" minimum:"0" maximum:"1000"`
 	AirC      *float64 `json:"air_c,omitempty" minimum:"-60" maximum:"60"`
+	Between   string   `json:"between,omitempty" maxLength:"60" doc:"of a spreader: the other limb, where it stands between two; empty: on the trunk"`
 }
 
 // BendBody is the bend of a limb, before and after. Curves run from the fork.
@@ -150,9 +151,21 @@ type BendBody struct {
 	Bound        string       `json:"bound,omitempty"`
 	Rig          string       `json:"rig,omitempty" doc:"the device that holds it now"`
 	Shortened    bool         `json:"shortened"`
+	Between      *BridgeBody  `json:"between,omitempty" doc:"of a spreader between two limbs"`
+	Partners     []string     `json:"partners" nullable:"false" doc:"limbs that a spreader could stand against"`
 	Now          []OutUp      `json:"now" nullable:"false"`
 	Bent         []OutUp      `json:"bent" nullable:"false"`
 	Says         []string     `json:"says" nullable:"false"`
+}
+
+// BridgeBody is a stick between two limbs: what it does to the other.
+type BridgeBody struct {
+	Limb    string  `json:"limb" doc:"the other"`
+	GapCM   float64 `json:"gap_cm" doc:"between the contacts, as they stand"`
+	StickCM float64 `json:"stick_cm"`
+	NowDeg  float64 `json:"now_deg" doc:"of the other limb"`
+	ToDeg   float64 `json:"to_deg"`
+	Says    string  `json:"says"`
 }
 
 // RigDone is what was done with a device.

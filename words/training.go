@@ -410,3 +410,15 @@ func Grafted(g training.GraftLog, kind, mother, host string, look bool) string {
 	}
 	return says + "."
 }
+
+// Bridge says what a stick between two limbs does to both.
+func (s Speaker) Bridge(b training.Bridge) string {
+	says := fmt.Sprintf("One stick moves both: %s goes from %.0f to %.0f° too", b.Partner, b.PartnerNow, b.PartnerTo)
+	if b.TurnDeg >= 3 {
+		says += fmt.Sprintf(", and each some %.0f° aside, away from the other", b.TurnDeg)
+	}
+	if b.PartnerTo > b.PartnerSafe+0.5 {
+		return says + fmt.Sprintf(". That is more than %s bears today (%.0f°): set the stick against the trunk, or go in stages.", b.Partner, b.PartnerSafe)
+	}
+	return says + "."
+}

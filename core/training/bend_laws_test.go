@@ -294,6 +294,37 @@ func TestALimbOfTheMapIsBentNoFurtherThanItsWoodBears(t *testing.T) {
 	}
 }
 
+func TestAStickBetweenTwoLimbsMovesBothApartAndDown(t *testing.T) {
+	bridged := 0
+	for seed := range uint64(6) {
+		doc, err := growth.Draw(growth.SketchInput{Species: "apple", Form: pomology.OpenVase, Age: 4, TrunkMM: 60, HeightCM: 210, SpreadCM: 120, Scaffolds: 4, Seed: seed, Year: 2027, Season: limb.Dormant})
+		require.NoError(t, err)
+		m, err := limb.Check(doc)
+		require.NoError(t, err)
+		list := training.ToBend(m)
+		for _, i := range list {
+			for _, j := range list {
+				b, err := training.BridgeLimbs(m, i, j, 40, 60)
+				if err != nil {
+					var fs given.Faults
+					require.ErrorAs(t, err, &fs)
+					require.Equal(t, "between", fs[0].Field)
+					continue
+				}
+				bridged++
+				require.NotEqual(t, i, j)
+				require.GreaterOrEqual(t, b.ApartDeg, 75.0)
+				require.Greater(t, b.StickCM, b.GapCM, "%s and %s are pushed apart", b.Limb, b.Partner)
+				require.Greater(t, b.PartnerTo, b.PartnerNow, "the other comes down too")
+				more, err := training.BridgeLimbs(m, i, j, 40, 70)
+				require.NoError(t, err)
+				require.Greater(t, more.StickCM, b.StickCM, "a flatter limb asks for a longer stick")
+			}
+		}
+	}
+	require.Greater(t, bridged, 10)
+}
+
 func TestATrialNeedsAnArmLeftAlone(t *testing.T) {
 	zone := func(buds, broke int) []training.TrialZone {
 		return []training.TrialZone{{Zone: "low", Buds: buds, Broke: broke}}

@@ -206,14 +206,6 @@ func bow(m *limb.Map, i int, contact, turnDeg float64) [][2]float64 {
 	return out
 }
 
-// BetweenLimbs is a stick that holds two limbs of one trunk apart: one piece moves both. gapCM is how far apart their contacts shall
-// stand.
-func BetweenLimbs(m *limb.Map, i, j int, atCM, gapCM float64) (nowCM float64, each float64) {
-	p, q := m.At(i, math.Min(atCM, m.Axes[i].L)), m.At(j, math.Min(atCM, m.Axes[j].L))
-	nowCM = math.Sqrt((p.X-q.X)*(p.X-q.X) + (p.Y-q.Y)*(p.Y-q.Y) + (p.Z-q.Z)*(p.Z-q.Z))
-	return nowCM, (gapCM - nowCM) / 2
-}
-
 // ToBend are the limbs of a map that may be bent: main limbs and the strong shoots on them, live, not held by their owner's word, in
 // the order round the ring, the strongest first.
 func ToBend(m *limb.Map) []int {

@@ -60,6 +60,7 @@ const bend = (more: Partial<Bend> = {}): Bend => ({
     { out: 60, up: 60 },
   ],
   says: ['Two stages.'],
+  partners: [],
   ...more,
 });
 

@@ -1546,6 +1546,8 @@ export interface components {
             aim_deg?: number;
             /** Format: double */
             air_c?: number;
+            /** @description of a spreader: the other limb, where it stands between two; empty: on the trunk */
+            between?: string;
             /**
              * Format: double
              * @description where it is held, from its fork; 0: the usual
@@ -1565,6 +1567,8 @@ export interface components {
             bent: components["schemas"]["OutUp"][];
             /** Format: double */
             best_peg_cm: number;
+            /** @description of a spreader between two limbs */
+            between?: components["schemas"]["BridgeBody"];
             bound?: string;
             /** Format: double */
             contact_cm: number;
@@ -1601,6 +1605,8 @@ export interface components {
             now_deg: number;
             /** Format: date */
             off?: string;
+            /** @description limbs that a spreader could stand against */
+            partners: string[];
             /** Format: double */
             peg_cm: number;
             /** Format: double */
@@ -1642,6 +1648,25 @@ export interface components {
             /** Format: double */
             cm: number;
             name: string;
+        };
+        BridgeBody: {
+            /**
+             * Format: double
+             * @description between the contacts, as they stand
+             */
+            gap_cm: number;
+            /** @description the other */
+            limb: string;
+            /**
+             * Format: double
+             * @description of the other limb
+             */
+            now_deg: number;
+            says: string;
+            /** Format: double */
+            stick_cm: number;
+            /** Format: double */
+            to_deg: number;
         };
         CalendarBody: {
             /** @description told once, when it is made: only a proof of it is kept */

@@ -42,6 +42,12 @@ const materials = [
 type Material = (typeof materials)[number][0];
 
 const stiff = new Set(['spreader', 'notched_stick', 'clothespin']);
+/** What a device is fixed to, where it stands between no two limbs. */
+const anchorOf = (device: Device) => {
+  if (device === 'peg_tie') return 'peg';
+  return stiff.has(device) || device === 'tie_up' ? 'trunk' : '';
+};
+
 const holds = new Set<string>(devices.map((d) => d.slug));
 
 /** One limb bent: now, today, later; with what, how long, how wide the loop. */
@@ -71,7 +77,7 @@ export function BendPanel({ bend, late, others, even, which, error, onAsk }: Pro
           id: '',
           device,
           limb: bend.limb,
-          anchor: device === 'peg_tie' ? 'peg' : stiff.has(device) || device === 'tie_up' ? 'trunk' : '',
+          anchor: bend.between?.limb ?? anchorOf(device),
           material: of,
           at_cm: bend.contact_cm,
           before_deg: bend.now_deg,
@@ -163,12 +169,34 @@ export function BendPanel({ bend, late, others, even, which, error, onAsk }: Pro
                 </button>
               ))}
           </div>
+          {bend.partners.length > 0 && (
+            <label className="sm">
+              It stands against{' '}
+              <select value={bend.between?.limb ?? ''} onChange={(e) => ask({ between: e.target.value })}>
+                <option value="">the trunk</option>
+                {bend.partners.map((p) => (
+                  <option key={p} value={p}>
+                    {p}
+                  </option>
+                ))}
+              </select>
+            </label>
+          )}
+          {bend.between && (
+            <p className="sm" role="status">
+              {bend.between.says}
+            </p>
+          )}
           <dl className="sizes sm">
             {bend.stick_cm > 0 && (
               <Row
                 name="Stick"
                 value={cm(bend.stick_cm)}
-                says={`cut; ${cm(bend.trunk_cm)} up the trunk, ${cm(bend.contact_cm)} along the limb`}
+                says={
+                  bend.between
+                    ? `between the two, ${cm(bend.contact_cm)} along each; ${cm(bend.between.gap_cm)} apart now`
+                    : `cut; ${cm(bend.trunk_cm)} up the trunk, ${cm(bend.contact_cm)} along the limb`
+                }
               />
             )}
             {bend.cord_cm > 0 && (

@@ -158,6 +158,9 @@ func (t *trained) wall() (*WallBody, error) {
 	}
 	out.Steps = wallSteps(t.speaker.WallSteps(f))
 	out.Says = append(out.Says, t.speaker.Wall(f, goal)...)
+	if along, ok := plotOf(t.contents).RunOf(&t.core, t.yard); ok {
+		out.Says = append(out.Says, t.speaker.WallRun(along, goal/100))
+	}
 	return out, nil
 }
 

@@ -6,6 +6,7 @@ import (
 
 	"vertumna/core/pomology"
 	"vertumna/core/training"
+	"vertumna/core/yard"
 )
 
 // TrainingSafety are the cautions of bending and tying.
@@ -421,4 +422,24 @@ func (s Speaker) Bridge(b training.Bridge) string {
 		return says + fmt.Sprintf(". That is more than %s bears today (%.0f°): set the stick against the trunk, or go in stages.", b.Partner, b.PartnerSafe)
 	}
 	return says + "."
+}
+
+// WallRun says how many trees a stretch of wall holds, at an arm's length to either side, m.
+func (s Speaker) WallRun(r yard.Run, armM float64) string {
+	all, more := r.Holds(armM)
+	says := fmt.Sprintf("%s runs %s: room for %s of %s each; %s.", upper(r.Name), s.Amount(math.Round(10*r.LongM)/10, "m"), s.Amount(float64(all), "trees"), s.Amount(math.Round(20*armM)/10, "m"), standing(len(r.At)))
+	switch {
+	case more > 0:
+		return says + fmt.Sprintf(" %d more would find room.", more)
+	case len(r.At) > all:
+		return says + " They will meet: hold their arms shorter, or cut one arm back to where its neighbour's ends."
+	}
+	return says
+}
+
+func standing(n int) string {
+	if n == 1 {
+		return "one stands there"
+	}
+	return fmt.Sprintf("%d stand there", n)
 }

@@ -23,6 +23,14 @@ type BendInput struct {
 	Body orchard.BendAsked
 }
 
+// BudsInput is what was seen of the buds of a stem.
+type BudsInput struct {
+	BenchInput
+	Body struct {
+		Buds []orchard.BudSeen `json:"buds" nullable:"false" maxItems:"200"`
+	}
+}
+
 // RigInput logs what was done with a device.
 type RigInput struct {
 	BenchInput
@@ -40,6 +48,9 @@ func (s *server) registerTraining(api huma.API) {
 	})
 	onTree(api, http.MethodPost, base+"/bend", "preview-bend", "A limb bent: how far it is safe, with what, for how long", func(ctx context.Context, at orchard.At, in *BendInput) (*orchard.BendBody, error) {
 		return k.Bend(ctx, at, in.Body)
+	})
+	onTree(api, http.MethodPost, base+"/notches", "choose-notches", "Which buds of a whip are woken, with what you saw of them", func(ctx context.Context, at orchard.At, in *BudsInput) (*orchard.NotchBody, error) {
+		return k.Notches(ctx, at, in.Body.Buds)
 	})
 	onTree(api, http.MethodPost, base+"/devices", "log-device", "A device put on, looked at, or taken off", func(ctx context.Context, at orchard.At, in *RigInput) (*orchard.EntryBody, error) {
 		return k.LogRig(ctx, at, in.Body)

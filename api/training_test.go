@@ -176,3 +176,27 @@ func TestAGraftTellsItsMotherAndWhatTook(t *testing.T) {
 	}
 	a.refused(422, "grafted.kind", "takes on apple", "POST", entries, work("C2", "graft", "2027-03-28", object{"kind": "peach"}))
 }
+
+func TestABudThatGrowsByItselfIsNotNotched(t *testing.T) {
+	a := start(t, "2027-03-25")
+	at := trainingOf("R1")
+	notch, found := a.ok("GET", at, nil)["notch"].(object)
+	require.True(t, found, "a whip in its first spring has buds to wake")
+	marks := list(notch, "marks")
+	require.NotEmpty(t, marks)
+	first := marks[0]["bud"]
+	told := a.ok("POST", at+"/notches", object{"buds": []object{{"bud": first, "state": "broken"}}})
+	require.Len(t, list(told, "marks"), len(marks)-1, "one notch fewer")
+	for _, m := range list(told, "marks") {
+		require.NotEqual(t, first, m["bud"])
+	}
+	require.Contains(t, told["says"], "One low bud grows by itself: one notch fewer.")
+	opening := a.ok("POST", at+"/notches", object{"buds": []object{{"bud": first, "state": "opening"}}})
+	require.Len(t, list(opening, "marks"), len(marks), "one that opens may be notched too")
+	var all []object
+	for _, b := range list(notch, "buds") {
+		all = append(all, object{"bud": b["id"], "state": "broken"})
+	}
+	require.Empty(t, list(a.ok("POST", at+"/notches", object{"buds": all}), "marks"))
+	a.refused(422, "buds[0].state", "opening", "POST", at+"/notches", object{"buds": []object{{"bud": "1", "state": "asleep"}}})
+}

@@ -133,7 +133,7 @@ func (k *Keeper) Training(ctx context.Context, a At) (*TrainingBody, error) {
 	if err != nil {
 		return nil, err
 	}
-	out.Notch = t.notch()
+	out.Notch = t.notch(nil)
 	out.Graft = t.graft()
 	return out, nil
 }

@@ -241,6 +241,12 @@ type NotchBody struct {
 	Says     []string      `json:"says" nullable:"false"`
 }
 
+// BudSeen is how a bud of the stem stands, as a person saw it.
+type BudSeen struct {
+	Bud   string `json:"bud" maxLength:"20"`
+	State string `json:"state" enum:"opening,broken,dead" doc:"broken: it grows by itself; one that is asleep is not named"`
+}
+
 // NotchMark is a bud with where the knife goes.
 type NotchMark struct {
 	Bud  string  `json:"bud"`

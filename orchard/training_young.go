@@ -1,6 +1,7 @@
 package orchard
 
 import (
+	"context"
 	"fmt"
 	"math"
 	"slices"
@@ -90,7 +91,7 @@ func (t *trained) stemBuds() []training.PlantingBud {
 }
 
 // notch is which buds of a whip are woken; nil where none are.
-func (t *trained) notch() *NotchBody {
+func (t *trained) notch(seen []BudSeen) *NotchBody {
 	due := false
 	for i := range t.tp.Tasks {
 		due = due || t.tp.Tasks[i].Kind == year.Notching
@@ -101,26 +102,54 @@ func (t *trained) notch() *NotchBody {
 	_, weeks, _ := t.clock()
 	end := t.m.End(t.m.Stems()[0]).Z
 	in := training.Notching{CutCM: num.Clamp(end, 30, 400), LowCM: 45, HighCM: 90, Wanted: 4, WeeksToBudBreak: num.Clamp(-weeks, -30, 52)}
+	states := map[string]string{}
+	for _, b := range seen {
+		states[b.Bud] = b.State
+	}
+	alone := 0 // low buds that grow by themselves
 	for _, b := range t.stemBuds() {
-		if b.HeightCM <= 400 {
-			in.Buds = append(in.Buds, training.NotchBud{ID: b.ID, HeightCM: b.HeightCM, AzimuthDeg: b.AzimuthDeg, Sound: true})
+		if b.HeightCM > 400 {
+			continue
 		}
+		state := states[b.ID]
+		if state == "broken" && b.HeightCM >= in.LowCM && b.HeightCM <= in.HighCM {
+			alone++
+		}
+		in.Buds = append(in.Buds, training.NotchBud{ID: b.ID, HeightCM: b.HeightCM, AzimuthDeg: b.AzimuthDeg, Sound: state == "" || state == "opening"})
 	}
 	if len(in.Buds) == 0 {
 		return nil
 	}
+	enough := alone >= in.Wanted
+	in.Wanted = max(1, in.Wanted-alone)
 	got, err := training.ChooseNotches(in)
 	if err != nil {
 		return nil
 	}
-	out := &NotchBody{State: got.State, Marks: []NotchMark{}, Eligible: got.Eligible, Short: got.Short, Says: t.speaker.Notching(got, t.core.Kind.Group == pomology.Stone)}
+	if enough {
+		got.Notch, got.Short = nil, 0
+	}
+	out := &NotchBody{State: got.State, Marks: []NotchMark{}, Eligible: got.Eligible, Short: got.Short, Says: append(words.BudsAlone(alone, enough), t.speaker.Notching(got, t.core.Kind.Group == pomology.Stone)...)}
 	for _, n := range got.Notch {
-		out.Marks = append(out.Marks, NotchMark{n.ID, round1(n.AtCM)})
+		out.Marks = append(out.Marks, NotchMark{n.ID, math.Round(n.AtCM)})
 	}
 	for _, b := range in.Buds {
 		out.Buds = append(out.Buds, StemBudBody{b.ID, round1(b.HeightCM), math.Round(b.AzimuthDeg)})
 	}
 	return out
+}
+
+// Notches are the buds of a whip to wake, with what a person saw of them. Error: store.ErrNotFound where none are woken.
+func (k *Keeper) Notches(ctx context.Context, a At, seen []BudSeen) (*NotchBody, error) {
+	t, err := k.trained(ctx, a)
+	if err != nil {
+		return nil, err
+	}
+	out := t.notch(seen)
+	if out == nil {
+		return nil, store.ErrNotFound
+	}
+	return out, nil
 }
 
 // wall is a flat tree on its wires.

@@ -195,6 +195,19 @@ func NurseryTree(f PlantingFacts) []string {
 	return out
 }
 
+// BudsAlone says how many low buds grow by themselves, and whether that is enough.
+func BudsAlone(n int, enough bool) []string {
+	switch {
+	case n == 0:
+		return nil
+	case enough:
+		return []string{fmt.Sprintf("%d low buds grow by themselves: nothing to notch.", n)}
+	case n == 1:
+		return []string{"One low bud grows by itself: one notch fewer."}
+	}
+	return []string{fmt.Sprintf("%d low buds grow by themselves: %d notches fewer.", n, n)}
+}
+
 // Notching says which buds are woken, and how.
 func (s Speaker) Notching(n training.Notches, stone bool) []string {
 	var out []string

@@ -1156,6 +1156,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orchards/{slug}/trees/{id}/training/notches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Which buds of a whip are woken, with what you saw of them */
+        post: operations["choose-notches"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/orchards/{slug}/trees/{id}/versions": {
         parameters: {
             query?: never;
@@ -1667,6 +1684,17 @@ export interface components {
             stick_cm: number;
             /** Format: double */
             to_deg: number;
+        };
+        BudSeen: {
+            bud: string;
+            /**
+             * @description broken: it grows by itself; one that is asleep is not named
+             * @enum {string}
+             */
+            state: "opening" | "broken" | "dead";
+        };
+        BudsInputBody: {
+            buds: components["schemas"]["BudSeen"][];
         };
         CalendarBody: {
             /** @description told once, when it is made: only a proof of it is kept */
@@ -10511,6 +10539,72 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["EntryBody"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Internal Server Error */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "choose-notches": {
+        parameters: {
+            query?: {
+                /** @description the day shown; absent: today */
+                day?: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BudsInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NotchBody"];
                 };
             };
             /** @description Not Found */

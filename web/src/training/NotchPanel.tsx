@@ -1,11 +1,33 @@
 import { compass } from '../drawing/wood';
 import { useHere } from '../shared/orchard';
+import { useKept } from '../shared/kept';
 import { say } from '../shared/units';
-import type { Notch } from './queries';
+import { useNotches, type BudSeen, type Notch, type Which } from './queries';
 
-/** The stem with its buds, and those that are woken with a notch above. */
-export function NotchPanel({ notch }: { notch: Notch }) {
+type Seen = BudSeen['state'];
+
+/** What a tap on a bud makes of it: asleep, opening, broken, dead, and round again. */
+const next: Record<Seen | 'asleep', Seen | undefined> = {
+  asleep: 'opening',
+  opening: 'broken',
+  broken: 'dead',
+  dead: undefined,
+};
+
+const fills = { asleep: 'var(--wood-two)', opening: 'var(--leaf-wash)', broken: 'var(--leaf)', dead: 'none' };
+
+/** The stem with its buds, and those that are woken with a notch above; a tap tells how a bud stands. */
+export function NotchPanel({ notch: own, which }: { notch: Notch; which: Which }) {
   const { units } = useHere();
+  const [seen, setSeen] = useKept<BudSeen[]>(`buds-${which.id}-${which.day.slice(0, 4)}`, []);
+  const asked = useNotches(which, seen);
+  const notch = seen.length > 0 ? (asked.data ?? own) : own;
+  const stateOf = (bud: string) => seen.find((b) => b.bud === bud)?.state ?? 'asleep';
+  const tap = (bud: string) => {
+    const state = next[stateOf(bud)];
+    const rest = seen.filter((b) => b.bud !== bud);
+    setSeen(state ? [...rest, { bud, state }] : rest);
+  };
   const low = 35;
   const high = 100;
   const y = (cm: number) => 250 - ((cm - low) / (high - low)) * 230;
@@ -16,7 +38,7 @@ export function NotchPanel({ notch }: { notch: Notch }) {
       <svg
         viewBox="0 0 300 262"
         className="notchstem"
-        role="img"
+        role="group"
         aria-label={`Notch above ${notch.marks.map((m) => `bud ${m.bud}`).join(', ')}`}
       >
         <path d="M70 262V6" stroke="var(--wood-last)" strokeWidth={13} />
@@ -31,14 +53,30 @@ export function NotchPanel({ notch }: { notch: Notch }) {
         {buds.map((b, i) => {
           const right = i % 2 === 0;
           const mark = notch.marks.find((m) => m.bud === b.id);
+          const state = stateOf(b.id);
           return (
-            <g key={b.id}>
+            <g
+              key={b.id}
+              role="button"
+              tabIndex={0}
+              aria-label={`Bud ${b.id}, ${say(b.height_cm, 'cm', units)} up: ${state}`}
+              className="budtap"
+              onClick={() => tap(b.id)}
+              onKeyDown={(e) => {
+                if (e.key === 'Enter' || e.key === ' ') {
+                  e.preventDefault();
+                  tap(b.id);
+                }
+              }}
+            >
+              <rect x={right ? 70 : 40} y={y(b.height_cm) - 8} width={30} height={16} fill="transparent" />
               <ellipse
                 cx={right ? 79 : 61}
                 cy={y(b.height_cm)}
                 rx={6}
                 ry={3.6}
-                fill={mark ? 'var(--leaf)' : 'var(--wood-two)'}
+                fill={fills[state]}
+                stroke={state === 'asleep' ? undefined : 'var(--ink)'}
                 transform={`rotate(${right ? '-40' : '40'} ${right ? '79' : '61'} ${String(y(b.height_cm))})`}
               />
               {mark && (
@@ -58,6 +96,14 @@ export function NotchPanel({ notch }: { notch: Notch }) {
           );
         })}
       </svg>
+      <p className="sm q">
+        Tap a bud as it stands: asleep, opening, broken, dead. Kept in this browser.{' '}
+        {seen.length > 0 && (
+          <button type="button" className="plain" onClick={() => setSeen([])}>
+            All asleep
+          </button>
+        )}
+      </p>
       <ul className="bare sm">
         {notch.says.map((s) => (
           <li key={s}>{s}</li>

@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { StakeLabel } from '../drawing/StakeLabel';
 import { useBench } from '../bench/queries';
+import { useKept } from '../shared/kept';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
@@ -31,7 +32,7 @@ function Trained({ which }: { which: Which }) {
   const training = useTraining(which);
   const bench = useBench(which);
   const [asked, setAsked] = useState<BendAsked>();
-  const [marks, setMarks] = useState<CandidateMark[]>([]);
+  const [marks, setMarks] = useKept<CandidateMark[]>(`marks-${which.id}`, []);
   const data = training.data;
   const first = data?.bends.find((b) => b.verdict !== 'leave' && b.device !== 'none' && !b.rig) ?? data?.bends[0];
   const limb = asked?.limb ?? first?.limb;
@@ -126,7 +127,7 @@ function Trained({ which }: { which: Which }) {
             )}
           </>
         )}
-        {data.notch && <NotchPanel notch={data.notch} />}
+        {data.notch && <NotchPanel notch={data.notch} which={which} />}
         {data.graft && (
           <section aria-label="Wood for grafting">
             <h2>Wood for grafting</h2>

@@ -16,6 +16,7 @@ export type Wall = Schemas['WallBody'];
 export type Planting = Schemas['PlantingBody'];
 export type Notch = Schemas['NotchBody'];
 export type Trial = Schemas['TrialBody'];
+export type BudSeen = Schemas['BudSeen'];
 export type Grafted = Schemas['GraftedBody'];
 
 /** A tree of an orchard on a day. */
@@ -56,6 +57,17 @@ export function useChoice(w: Which, marks: CandidateMark[]) {
       need(api.POST('/api/orchards/{slug}/trees/{id}/training/choice', { params: params(w), body: { marks } })),
     placeholderData: keepPreviousData,
     enabled: marks.length > 0,
+  });
+}
+
+/** The buds to wake with what a person saw of them; without a word it is the training's own. */
+export function useNotches(w: Which, buds: BudSeen[]) {
+  return useQuery({
+    queryKey: ['notches', w.slug, w.id, w.day, buds],
+    queryFn: () =>
+      need(api.POST('/api/orchards/{slug}/trees/{id}/training/notches', { params: params(w), body: { buds } })),
+    placeholderData: keepPreviousData,
+    enabled: buds.length > 0,
   });
 }
 

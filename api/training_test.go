@@ -200,3 +200,14 @@ func TestABudThatGrowsByItselfIsNotNotched(t *testing.T) {
 	require.Empty(t, list(a.ok("POST", at+"/notches", object{"buds": all}), "marks"))
 	a.refused(422, "buds[0].state", "opening", "POST", at+"/notches", object{"buds": []object{{"bud": "1", "state": "asleep"}}})
 }
+
+func TestAYoungTreeIsHeldAtReachOnceItsFrameStands(t *testing.T) {
+	a := start(t, "2027-03-25")
+	for _, code := range []string{"R1", "R2", "R3", "R4"} { // R3 has a spreader on, over its day: it is not on for years
+		y := a.ok("GET", fmt.Sprintf("%s/trees/new-rows-%s/map/slip/years", rows, code), nil)
+		years := list(y, "years")
+		last := years[len(years)-1]
+		require.LessOrEqual(t, last["height_cut_cm"], y["reach_cm"].(float64)+20, code)
+		require.NotEmpty(t, y["held"], code)
+	}
+}

@@ -41,7 +41,7 @@ func sameEverywhere(t *testing.T, today string, days, every int) {
 	compared, fruited, tasks := 0, 0, 0
 	for n := range days {
 		on := (a.today + almanac.Day(n*365/days)).String()
-		for o, slug := range []string{"lower-terrace", "saltwind"} {
+		for o, slug := range []string{"lower-terrace", "saltwind", "new-rows"} {
 			plan := a.ok("GET", "/api/orchards/"+slug+"/plan?day="+on, nil)
 			for k, tree := range list(plan, "trees") {
 				if (k+5*n+o)%every != 0 && (n > 0 || k%3 != o) { // each tree on some of the days, a third of them today

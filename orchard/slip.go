@@ -12,6 +12,7 @@ import (
 	"vertumna/core/find"
 	"vertumna/core/growth"
 	"vertumna/core/limb"
+	"vertumna/core/training"
 	"vertumna/core/year"
 	"vertumna/store"
 	"vertumna/words"
@@ -34,7 +35,7 @@ type slipMade struct {
 	missed    bool           // the slip of the map's own season was not made when it could be
 	now       *slipMade      // of a forecast: the slip that the plan begins with; nil: this is it
 	eve       *slipMade      // of a day to come: today's slip before it is made; nil: this is it
-	over      bool           // its half of the year is over: it was made
+	madeThen  bool           // its half of the year is over: it was made
 	today     almanac.Day    // the day is the past, today or to come
 	plan      *year.TreePlan // nil where no place is set up
 	until     []year.LimbDate
@@ -179,13 +180,13 @@ func (p *slipMade) workOf(s *cut.Slip, in half) year.Work {
 }
 
 // slipsAs is raised when the program makes another slip of the same inputs: what was kept of those before is made anew.
-const slipsAs = 9
+const slipsAs = 10
 
 // madeFrom tells slips apart by all that they are made from: the same text, the same slip.
 func (p *slipMade) madeFrom(mark store.MapMark) string {
 	b := p.standing
 	return inShort(slipsAs, p.locks(), p.missed, mark, p.key, p.options, b.options, p.reading().Yard, b.latitude(), p.core.ShootCM, p.ownTools(), b.contents.Orchard.Rain,
-		p.school.Values(), p.core.Planted, p.core.Aim, p.noLeaf(), p.until, p.south, p.over)
+		p.school.Values(), p.core.Planted, p.core.Aim, p.noLeaf(), p.until, p.south, p.madeThen, p.way())
 }
 
 // allFrom tells the slips of a plan apart, from the first to that of a half, before any of them is made.
@@ -200,6 +201,14 @@ func (p *slipMade) allFrom(mark store.MapMark, at half) string {
 		way = append(way, fmt.Sprint(slipKey(l.season, l.year), l.cut))
 	}
 	return inShort(begin.madeFrom(mark), way)
+}
+
+// way is a young tree's way to its frame; nil where it has none.
+func (p *slipMade) way() *training.Way {
+	if p.plan == nil {
+		return nil
+	}
+	return p.plan.Way
 }
 
 // asDormant is a summer map at its next winter, as it stands: not cut.
@@ -231,7 +240,7 @@ func (p *slipMade) replan() error {
 func (p *slipMade) choose() {
 	p.standing.options.Harvested = p.season == limb.Summer && p.harvestOver()
 	p.options = p.bySchool(p.of, p.noLeaf())
-	if p.plan != nil && !p.over {
+	if p.plan != nil && !p.madeThen {
 		p.options.Used, p.options.BigUsed = p.plan.Account.Removed, p.bigUsed()
 		p.options.ZonesUsed = p.zonesUsed()
 	}

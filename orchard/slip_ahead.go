@@ -34,11 +34,16 @@ func (p *slipMade) plannedYears(n int) (cut.Forecast, error) {
 
 // nextYears are the years of a tree's plan to the one of the slip after that of the day.
 func (p *slipMade) nextYears() ([]cut.YearRow, error) {
-	made, err := p.ahead("next", p.of.next().year-p.firstYear()+1, func(tree growth.Tree, y cut.Years) (out cut.Forecast, err error) {
+	made, err := p.over(p.of.next().year - p.firstYear() + 1)
+	return made.Rows, err
+}
+
+// over are so many years of a tree's plan, without a look at what they come to.
+func (p *slipMade) over(n int) (cut.Forecast, error) {
+	return p.ahead("next", n, func(tree growth.Tree, y cut.Years) (out cut.Forecast, err error) {
 		out.Rows, out.End, err = cut.Over(tree, y)
 		return out, err
 	})
-	return made.Rows, err
 }
 
 // ahead makes the slips of years to come as the plan does, or gives them as made before.
@@ -56,6 +61,7 @@ func (p *slipMade) ahead(what string, n int, by func(growth.Tree, cut.Years) (cu
 				}
 				return now.bySchool(in, leaf), p.thresholds(in)
 			},
+			Frame: now.frameCuts,
 			LightOf: func(m *limb.Map) limb.Light {
 				if m == now.m { // as its slip was made in
 					return now.lit
@@ -76,7 +82,7 @@ func (p *slipMade) thresholds(in half) find.Options {
 	if in.season == limb.Dormant {
 		last = year.GrowthFrom(in.year, p.south) - 1
 	}
-	out.Day, out.Without = lastDue(p.until, last), now.without(in.year)
+	out.Day, out.Without = last.String(), now.without(in.year) // what is held until a day of it, by a person or a tie, is held no longer
 	out.Harvested = in == p.of && in.season == limb.Summer && p.harvestOver()
 	return out
 }
@@ -94,4 +100,20 @@ func (p *slipMade) yearsAfter(tree growth.Tree, n int) ([]cut.YearRow, error) {
 	years.Options, years.Reading.Options = by(first)
 	rows, _, err := cut.Over(tree, years)
 	return rows, err
+}
+
+// frameCuts are what a young tree's training cuts in a year of the plan, on its map by then.
+func (p *slipMade) frameCuts(n int, m *limb.Map) []limb.CutAt {
+	way := p.way()
+	if way == nil {
+		return nil
+	}
+	head := 0.0
+	if life := p.core.AgeIn(p.of.year+n, p.south); life <= way.Stands {
+		if h, err := headingOf(&p.plan.Young, p.stemBuds(m)); err == nil && h.CutCM != nil {
+			head = *h.CutCM
+		}
+		return way.CutsIn(m, life, head)
+	}
+	return nil
 }

@@ -4,6 +4,7 @@ import (
 	"maps"
 	"math"
 	"slices"
+	"strings"
 
 	"vertumna/core/almanac"
 	"vertumna/core/cut"
@@ -199,6 +200,11 @@ func (p *slipMade) body() *SlipBody {
 	}
 	if p.framed() {
 		out.Training = words.Framed(p.plan.Way.Stands)
+		if rows, err := p.nextYears(); err == nil {
+			if cuts := p.speaker.FrameCuts(rows[p.of.year-p.firstYear()].Frame); len(cuts) > 0 {
+				out.Training += " This year it cuts " + strings.Join(cuts, "; ") + "."
+			}
+		}
 	}
 	out.Bundles = []string{}
 	for _, b := range p.planner.Bundles(s) {

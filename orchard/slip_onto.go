@@ -119,7 +119,7 @@ func (p *slipMade) onto(kept *store.LimbMap) error {
 	if begin == nil {
 		begin = p.before()
 	}
-	begin.season, begin.of, begin.over = legs[first].season, legs[first].half, legs[first].before(halfOn(p.today, p.south))
+	begin.season, begin.of, begin.madeThen = legs[first].season, legs[first].half, legs[first].before(halfOn(p.today, p.south))
 	begin.kept, begin.tree, begin.missed = kept, p.tree, p.missed
 	if err := begin.past(legs[:first]); err != nil {
 		return err
@@ -174,7 +174,7 @@ func (p *slipMade) madeIn(l leg, tree growth.Tree) ([]growth.Cut, error) {
 		return nil, nil
 	}
 	on := p.before()
-	on.kept, on.tree, on.m, on.season, on.of, on.over = p.kept, tree, tree.Map, l.season, l.half, true
+	on.kept, on.tree, on.m, on.season, on.of, on.madeThen = p.kept, tree, tree.Map, l.season, l.half, true
 	on.key = slipKey(on.season, on.m.Year)
 	if err := on.replan(); err != nil {
 		return nil, err
@@ -217,7 +217,7 @@ func (p *slipMade) tied(doc limb.Doc) limb.Doc {
 		}
 		for i := range doc.Limbs {
 			if l := &doc.Limbs[i]; (l.ID == o.Limb || l.ID == o.Anchor) && l.State == nil {
-				l.State = &limb.State{Kind: limb.Tied, Due: almanac.Day(o.OffDay).String()}
+				l.State = &limb.State{Kind: limb.Tied, Due: max(almanac.Day(o.OffDay), p.today+1).String()} // today it is on
 			}
 		}
 	}

@@ -44,6 +44,7 @@ type YearBody struct {
 	Year     int      `json:"year"`
 	Winter   []string `json:"winter" nullable:"false" doc:"what falls in the winter slip"`
 	Summer   []string `json:"summer" nullable:"false"`
+	Frame    []string `json:"frame" nullable:"false" doc:"of a young tree: what its training cuts"`
 	Account  float64  `json:"account" doc:"of the crown, in the tree year"`
 	ByWinter float64  `json:"winter_share" doc:"of it, in winter"`
 	Before   float64  `json:"height_before_cm"`
@@ -258,7 +259,7 @@ func (p *slipMade) years(n int) (*SlipYearsBody, error) {
 			return nil, err
 		}
 		y := YearBody{
-			Year: p.firstYear() + k, Winter: []string{}, Summer: []string{}, Account: round4(r.Account), Before: round1(r.HeightBefore), Wintered: round1(r.HeightWinter), Day: round1(r.HeightDay), Cut: round1(r.HeightCut), After: round1(r.HeightAfter),
+			Year: p.firstYear() + k, Winter: []string{}, Summer: []string{}, Frame: p.speaker.FrameCuts(r.Frame), Account: round4(r.Account), Before: round1(r.HeightBefore), Wintered: round1(r.HeightWinter), Day: round1(r.HeightDay), Cut: round1(r.HeightCut), After: round1(r.HeightAfter),
 			Buds: math.Round(r.FlowerBuds), Minutes: math.Round(r.Minutes), Waits: len(r.Last().Carried), Kilos: math.Round(kilos),
 			Held: made.Held >= 0 && k >= made.Held,
 		}
@@ -378,6 +379,10 @@ func (k *Keeper) afterSlip(ctx context.Context, a At, ahead Ahead) (*limb.Map, e
 	}
 	if ahead.Winters == 0 {
 		return cutAll(p.m, p.slip)
+	}
+	if p.now == nil && p.framed() { // its training goes on
+		made, err := p.over(ahead.Winters)
+		return made.End.Map, err
 	}
 	tree, work, winters := p.tree, growth.Work{Dormant: p.slip.Made()}, ahead.Winters
 	if p.season == limb.Summer {

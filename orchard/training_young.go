@@ -7,6 +7,7 @@ import (
 	"slices"
 
 	"vertumna/core/almanac"
+	"vertumna/core/limb"
 	"vertumna/core/num"
 	"vertumna/core/pomology"
 	"vertumna/core/training"
@@ -18,15 +19,20 @@ import (
 // planting says whether the tree is in the season it is planted for.
 func (t *trained) planting() bool { return t.tp.Age <= 1 && t.tp.Way != nil }
 
-// plantingDay is the sheet of the day a tree is planted.
-func (t *trained) plantingDay() (*PlantingBody, error) {
-	y := t.tp.Young
+// headingOf is where a young tree is headed at planting, by the buds of its stem.
+func headingOf(y *training.Young, buds []training.PlantingBud) (training.Heading, error) {
 	first := 0.0
 	if len(y.WiresCM) > 0 {
 		first = y.WiresCM[0]
 	}
-	buds := t.stemBuds()
-	h, err := training.HeadingFor(y.Form, y.Branched, y.HeightCM, first, y.LowerCM, buds)
+	return training.HeadingFor(y.Form, y.Branched, y.HeightCM, first, y.LowerCM, buds)
+}
+
+// plantingDay is the sheet of the day a tree is planted.
+func (t *trained) plantingDay() (*PlantingBody, error) {
+	y := t.tp.Young
+	buds := t.stemBuds(t.m)
+	h, err := headingOf(&y, buds)
 	if err != nil {
 		return nil, err
 	}
@@ -64,27 +70,27 @@ func (t *trained) plantingFacts() words.PlantingFacts {
 	}
 }
 
-// stemBuds are the buds of the youngest wood of a young tree's stem, where it is mapped.
-func (t *trained) stemBuds() []training.PlantingBud {
-	if t.m == nil || len(t.m.Stems()) != 1 {
+// stemBuds are the buds of a young tree's stem as a map shows it, nil: none.
+func (b *standing) stemBuds(m *limb.Map) []training.PlantingBud {
+	if m == nil || len(m.Stems()) != 1 {
 		return nil
 	}
-	stem := t.m.Stems()[0]
+	stem := m.Stems()[0]
 	var out []training.PlantingBud
-	for k := range t.m.Axes[stem].Rings {
-		for _, n := range t.m.Nodes(stem, k, nil) {
+	for k := range m.Axes[stem].Rings {
+		for _, n := range m.Nodes(stem, k, nil) {
 			if n.N == 0 || !n.Kind.HasLeaf() {
 				continue
 			}
-			at := t.m.At(stem, n.At)
-			az := math.Mod(float64(len(out))*t.core.Kind.Growth.DivergenceDeg, 360) // as the kind's buds turn round a stem
+			at := m.At(stem, n.At)
+			az := math.Mod(float64(len(out))*b.core.Kind.Growth.DivergenceDeg, 360) // as the kind's buds turn round a stem
 			if n.Known {
 				az = math.Mod(num.Deg(math.Atan2(n.Facing.X, n.Facing.Y))+360, 360)
 			}
 			out = append(out, training.PlantingBud{ID: fmt.Sprintf("%d", len(out)+1), HeightCM: num.Clamp(at.Z, 0, 2000), AzimuthDeg: az, Sound: true})
 		}
 	}
-	if top := 100 * t.core.HeightM; top > 0 {
+	if top := 100 * b.core.HeightM; top > 0 {
 		out = slices.DeleteFunc(out, func(b training.PlantingBud) bool { return b.HeightCM > top })
 	}
 	return out
@@ -107,7 +113,7 @@ func (t *trained) notch(seen []BudSeen) *NotchBody {
 		states[b.Bud] = b.State
 	}
 	alone := 0 // low buds that grow by themselves
-	for _, b := range t.stemBuds() {
+	for _, b := range t.stemBuds(t.m) {
 		if b.HeightCM > 400 {
 			continue
 		}

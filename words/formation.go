@@ -5,6 +5,7 @@ import (
 	"math"
 	"strings"
 
+	"vertumna/core/limb"
 	"vertumna/core/training"
 	"vertumna/core/year"
 )
@@ -182,4 +183,16 @@ func rigLimb(o *year.Clocked) string {
 // Framed says what leads while a tree's frame is built.
 func Framed(stands int) string {
 	return fmt.Sprintf("Its frame is built until year %d of its life: the training page leads. Here is only sick wood, and what is in the way.", stands)
+}
+
+// FrameCuts says what a young tree's training cuts in a year: its stem by itself, tops that are levelled together.
+func (s Speaker) FrameCuts(cuts []limb.CutAt) []string {
+	out := []string{}
+	for _, c := range cuts {
+		out = append(out, fmt.Sprintf("%s above a bud, %s from its base", c.Limb, s.Amount(math.Round(c.AtCM), "cm")))
+	}
+	if len(out) > 3 {
+		return []string{fmt.Sprintf("%d tops levelled", len(out))}
+	}
+	return out
 }

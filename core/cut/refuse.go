@@ -108,7 +108,10 @@ func (j *Judge) held(i int) bool {
 		return true
 	}
 	s := j.m.State(i)
-	return s != nil && (s.Kind == limb.Protected || s.Kind == limb.Tied)
+	if s == nil || s.Kind == limb.Tied && s.Due != "" && j.day != "" && s.Due <= j.day { // by then its device is off
+		return false
+	}
+	return s.Kind == limb.Protected || s.Kind == limb.Tied
 }
 
 // sickFrom: sick or dead wood is cut whoever holds it.

@@ -23,6 +23,8 @@ type Years struct {
 	// In are the options and thresholds of the slips after the first, by year (0: the first) and season, as the school, the tree's age
 	// and the person have them by then; what the year's account holds is added. nil: those of the first throughout.
 	In func(n int, season limb.Season) (Options, find.Options)
+	// Frame are the cuts of a young tree's training in a year, on its map with the slip of the season made; nil: none.
+	Frame func(n int, m *limb.Map) []limb.CutAt
 }
 
 // Forecast is a tree over the years of its plan: the slips that its school and aim make, year by year.
@@ -98,6 +100,7 @@ type YearRow struct {
 	HeightCut                 float64 // when the year's last slip was made
 	FlowerBuds                float64
 	Minutes                   float64
+	Frame                     []limb.CutAt // what its training cuts, beside the slips
 	// Winter and Day are the tree as it stood when its slips were made, as far as they were.
 	Winter, Day growth.Tree
 	// Bears is the tree whose wood bears in the year: cut in winter, or as it stands in summer where it had no winter slip; Lit is
@@ -239,10 +242,12 @@ func (y Years) year(tree growth.Tree, n int, later bool, row *YearRow) (growth.T
 	if row.Bears, err = afterCuts(tree.Map, row.Dormant); err != nil {
 		return tree, err
 	}
+	framed, made := y.framed(n, row.Bears, row)
+	row.Bears = framed
 	row.Lit = carriedOver(lit, tree.Map, row.Bears)
 	row.HeightWinter = row.Bears.Height()
 	row.HeightCut = row.HeightWinter
-	work, last := growth.Work{Dormant: row.Dormant.Made()}, tree.Map
+	work, last := growth.Work{Dormant: append(row.Dormant.Made(), made...)}, tree.Map
 	if !y.NoSummer {
 		work.Slip = func(day *limb.Map, light limb.Light) ([]growth.Cut, error) {
 			last = day
@@ -252,7 +257,10 @@ func (y Years) year(tree growth.Tree, n int, later bool, row *YearRow) (growth.T
 			if row.Summer, err = slipInLight(tree, y.summer(n, later, winter, row.Dormant), y.light(day, light)); err != nil {
 				return nil, err
 			}
-			return row.Summer.Made(), row.inSummer(tree)
+			if err := row.inSummer(tree); err != nil {
+				return nil, err
+			}
+			return append(row.Summer.Made(), y.afterSlip(n, tree, row)...), nil
 		}
 	}
 	next, report, err := growth.Grow(tree, work)
@@ -277,7 +285,7 @@ func (y Years) restOfYear(tree growth.Tree, row *YearRow) (growth.Tree, error) {
 	}
 	row.AboveReach = shareAbove(tree.Map, y.Reading.Options.ReachCM)
 	row.Bears, row.Lit = tree.Map, lit
-	next, err := growth.Close(tree, row.Summer.Made(), 0)
+	next, err := growth.Close(tree, append(row.Summer.Made(), y.afterSlip(0, tree, row)...), 0)
 	if err != nil {
 		return tree, err
 	}
@@ -286,6 +294,33 @@ func (y Years) restOfYear(tree growth.Tree, row *YearRow) (growth.Tree, error) {
 		row.FlowerBuds += next.Map.FlowerBuds(i, light, nil)
 	}
 	return next, nil
+}
+
+// framed makes the cuts of a tree's training, as far as they can be made.
+func (y Years) framed(n int, m *limb.Map, row *YearRow) (*limb.Map, []growth.Cut) {
+	if y.Frame == nil {
+		return m, nil
+	}
+	cutter := m.Cutter()
+	var made []growth.Cut
+	for _, c := range y.Frame(n, m) {
+		if cutter.Map().Index(c.Limb) >= 0 && cutter.Cut(c) == nil {
+			made = append(made, growth.Cut{CutAt: c})
+			row.Frame = append(row.Frame, c)
+		}
+	}
+	return cutter.Map(), made
+}
+
+// afterSlip makes the training's cuts of a summer on the tree with its slip made.
+func (y Years) afterSlip(n int, tree growth.Tree, row *YearRow) []growth.Cut {
+	cut, err := afterCuts(tree.Map, row.Summer)
+	if err != nil {
+		return nil
+	}
+	framed, made := y.framed(n, cut, row)
+	row.HeightCut = framed.Height()
+	return made
 }
 
 // inSummer tells what the summer slip makes of the tree as it stands on its day.

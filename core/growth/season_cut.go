@@ -2,6 +2,7 @@ package growth
 
 import (
 	"math"
+	"slices"
 
 	"vertumna/core/limb"
 )
@@ -37,8 +38,9 @@ func (s *season) look(c Cut, i int) madeCut {
 		}
 		return out
 	}
-	for _, k := range a.Children {
-		if math.Abs(s.m.Axes[k].Attach-x) <= sideCM {
+	bare := s.m.IsStem(i) && !slices.ContainsFunc(a.Children, func(k int) bool { return s.m.Axes[k].Attach <= x })
+	for _, k := range a.Children { // on a stem left bare nothing takes over: what stood above the cut went with it
+		if math.Abs(s.m.Axes[k].Attach-x) <= sideCM && !bare {
 			out.side = math.Max(out.side, s.m.Axes[k].D/out.d)
 			out.thinSide = true
 		}

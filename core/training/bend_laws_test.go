@@ -294,6 +294,31 @@ func TestALimbOfTheMapIsBentNoFurtherThanItsWoodBears(t *testing.T) {
 	}
 }
 
+func TestWhatTheTrainingCutsEndsAtItsHeight(t *testing.T) {
+	asked := 0
+	for _, form := range []pomology.FormSlug{pomology.OpenVase, pomology.CentralLeader, pomology.ModifiedLeader, pomology.LowBush} {
+		for age := 1; age <= 4; age++ {
+			doc, err := growth.Draw(growth.SketchInput{Species: "apple", Form: form, Age: max(2, age), TrunkMM: 15 + 12*float64(age), HeightCM: 150 + 30*float64(age), SpreadCM: 60 + 25*float64(age), Scaffolds: 4, Seed: 3, Year: 2027, Season: limb.Dormant})
+			require.NoError(t, err)
+			m, err := limb.Check(doc)
+			require.NoError(t, err)
+			w := training.FormationOf(young(form, age))
+			for _, c := range w.CutsIn(m, age, 0) {
+				asked++
+				end := m.At(m.Index(c.Limb), c.AtCM).Z
+				wanted := false
+				for _, s := range w.Steps { // a step of this year that is not done, and its height
+					wanted = wanted || s.Year == age && (s.State == "now" || s.State == "ahead") && end <= math.Max(s.CM, s.HighCM)+1 && end > s.CM-15
+				}
+				require.True(t, wanted, "%s year %d: %s ends at %.0f cm", form, age, c.Limb, end)
+				require.NoError(t, m.Cutter().Cut(c))
+			}
+			require.Empty(t, w.CutsIn(m, 30, 0), "nothing is trained on a grown tree")
+		}
+	}
+	require.Positive(t, asked)
+}
+
 func TestAStickBetweenTwoLimbsMovesBothApartAndDown(t *testing.T) {
 	bridged := 0
 	for seed := range uint64(6) {

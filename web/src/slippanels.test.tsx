@@ -209,6 +209,7 @@ describe('down, then held', () => {
     years: [2027, 2028].map((year, k) => ({
       year,
       winter: [],
+      frame: [],
       summer: ['T back to S5', 'b', 'c', 'd', 'e', 'f', 'g', 'h'],
       account: 0.2,
       winter_share: 0.05,

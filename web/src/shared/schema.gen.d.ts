@@ -5672,6 +5672,8 @@ export interface components {
             findings: number;
             /** Format: double */
             flower_buds: number;
+            /** @description of a young tree: what its training cuts */
+            frame: string[];
             /** Format: double */
             height_before_cm: number;
             /**

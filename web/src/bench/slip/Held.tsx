@@ -49,6 +49,7 @@ export function Held({ asking }: { asking: Asking }) {
                   {say(y.kilos, 'kg', units)}
                 </small>
               </h3>
+              <Cuts name="Frame" list={y.frame} />
               <Cuts name="Winter" list={y.winter} />
               <Cuts name="Summer" list={y.summer} />
             </li>

@@ -101,6 +101,11 @@ test('why not this limb, the two working orders, the seasons side by side, and t
   await open(page, demo + bench('C1'));
   await heads(page).first().waitFor();
   const order = await heads(page).locator('b').allInnerTexts();
+  await slip(page).getByRole('button', { name: 'Ground first' }).click();
+  const ground = slip(page).getByRole('region', { name: 'From the ground' });
+  const above = slip(page).getByRole('region', { name: 'From a step' });
+  await expect(ground.getByRole('listitem').first()).toBeVisible();
+  await expect(above.getByRole('listitem').first()).toBeVisible();
   await slip(page).getByRole('button', { name: 'Limb by limb' }).click();
   const other = await heads(page).locator('b').allInnerTexts(); // groups are opened: every cut is a step of its limb
   expect(other.length).toBeGreaterThanOrEqual(order.length);

@@ -77,6 +77,7 @@ type StepBody struct {
 	Place    [3]float64 `json:"place" doc:"x, y, z in cm"`
 	Tool     string     `json:"tool,omitempty"`
 	OnBody   string     `json:"on_body,omitempty" doc:"its height on the body of who works"`
+	High     bool       `json:"high" doc:"above what its worker reaches from the ground"`
 	StandDeg float64    `json:"stand_deg" doc:"bearing of where to stand"`
 	Side     string     `json:"side" doc:"of the tree, where to stand"`
 	DMM      float64    `json:"d_mm"`
@@ -263,7 +264,7 @@ func (p *slipMade) step(c *cut.Step, letters map[cut.Key]string) StepBody {
 		Place: [3]float64{round1(at.X), round1(at.Y), round1(at.Z)}, DMM: c.DMM, Share: round4(c.Takes), Counted: round4(c.Counted), Minutes: round1(c.Minutes),
 		Buds: round1(c.BudsWithin), GainCM: round1(c.GainCM), Title: w.Title, Where: w.Where, How: w.How, Bud: w.Bud, Cost: w.Cost, Price: w.Price,
 		Cautions: append([]string{}, w.Cautions...), Runners: []SpotBody{},
-		Forever: c.Forever(), Tool: tool, OnBody: words.OnBody(p.bodyMarks(), at.Z), StandDeg: math.Round(p.standAt(at)), Side: words.Side(p.standAt(at)),
+		Forever: c.Forever(), Tool: tool, OnBody: words.OnBody(p.bodyMarks(), at.Z), High: p.overhead(at), StandDeg: math.Round(p.standAt(at)), Side: words.Side(p.standAt(at)),
 	}
 	solves := c.Solves
 	if c.Stage != nil {
@@ -462,6 +463,11 @@ func (p *slipMade) renewing() []string {
 		}
 	}
 	return out
+}
+
+// overhead says whether a place is above what the orchard's first person reaches from the ground; where nobody was measured none is.
+func (p *slipMade) overhead(at limb.Vec) bool {
+	return len(p.contents.People) > 0 && p.contents.People[0].FingertipCM > 0 && at.Z > p.contents.People[0].FingertipCM
 }
 
 // bodyMarks are the heights on the body of the orchard's first person.

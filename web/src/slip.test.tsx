@@ -59,6 +59,7 @@ function step(n: number, on: string, at: number, z: number, more: Partial<Step> 
     cut: { limb: on, kind: at > 0 ? 'side' : 'collar', at_cm: at },
     place: [0, 0, z],
     side: 'south',
+    high: false,
     stand_deg: 180,
     d_mm: 20,
     share: 0.05,

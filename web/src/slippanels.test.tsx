@@ -32,6 +32,7 @@ const step = (more: Partial<Step> = {}): Step => ({
   cut: { limb: 'S1.2', kind: 'collar', at_cm: 0 },
   place: [0, 0, 120],
   side: 'south',
+  high: false,
   stand_deg: 180,
   d_mm: 22,
   share: 0.05,

@@ -37,8 +37,39 @@ const vase = (
 /** A first glossary, in the order of the letters. */
 export const trade: readonly Trade[] = [
   {
+    word: 'above a bud',
+    common: true,
+    says: 'Cut 5 to 6 mm above the bud, sloped away from it. Further off the stub dies back and lets sickness in; nearer the bud dries out.',
+    drawing: (
+      <>
+        <path d="M28 92V22M70 92V46M112 92V56" {...last} strokeWidth={7} />
+        <path
+          d="M32 64q9-4 10-14q-9 2-10 14ZM74 64q9-4 10-14q-9 2-10 14ZM116 64q9-4 10-14q-9 2-10 14Z"
+          fill="var(--wood-last)"
+          stroke="var(--ink)"
+        />
+        <Cut x={28} y={22} turn={-20} />
+        <Cut x={70} y={44} turn={-20} />
+        <Cut x={112} y={56} turn={-20} />
+        <text x={28} y={14} textAnchor="middle" fontSize={12}>
+          too far
+        </text>
+        <text x={70} y={34} textAnchor="middle" fontSize={12}>
+          right
+        </text>
+        <text x={112} y={44} textAnchor="middle" fontSize={12}>
+          too near
+        </text>
+      </>
+    ),
+  },
+  {
     word: 'account',
     says: 'What has been cut off a tree this tree year, of the crown it had, against what your school lets go. Sick wood and suckers do not count.',
+  },
+  {
+    word: 'anvil pruner',
+    says: 'A hand pruner whose blade closes on a flat bar. It takes less strength and suits dead, hard wood; it squeezes live wood, for which blades that pass each other are better.',
   },
   {
     word: 'arm',
@@ -112,7 +143,7 @@ export const trade: readonly Trade[] = [
   {
     word: 'fruit bud',
     also: ['fruit buds'],
-    says: 'A round bud that flowers. Leaf buds are narrow and lie flat. Cut above a fruit bud and the shoot stays calm.',
+    says: 'A round, plump bud that stands off the wood and flowers; on peaches furry, often two with a leaf bud between. Leaf buds are narrow and lie flat. The plumper, the surer. Cut above a fruit bud and the shoot stays calm.',
     drawing: (
       <>
         <path d="M20 70H124" {...last} strokeWidth={5} />
@@ -352,7 +383,7 @@ export const trade: readonly Trade[] = [
   {
     word: 'water sprout',
     also: ['water sprouts', 'sprout', 'sprouts', 'water spur', 'water spurs', 'watershoot', 'watershoots'],
-    says: 'A strong upright shoot from older wood, often after hard cuts. Most go in summer while they are soft; one may fill a gap. Some call it a water spur: a spur is fruit wood, and stays.',
+    says: 'A strong upright shoot from older wood, often after hard cuts: one season old, so its bark is smooth without a year ring from base to tip, often purple. Most go in summer while they are soft; one may fill a gap. Some call it a water spur: a spur is fruit wood, and stays.',
     drawing: (
       <>
         <path d="M10 82Q70 70 130 40" {...old} strokeWidth={7} />
@@ -362,13 +393,35 @@ export const trade: readonly Trade[] = [
   },
   {
     word: 'whip',
-    says: 'A young tree of one shoot, without side limbs.',
+    says: 'A young tree of one shoot, without side limbs. Its wood is thin: a notch goes through the bark, never through the whip.',
     drawing: <path d="M70 92Q68 50 72 6" {...last} strokeWidth={5} />,
   },
   {
     word: 'window',
     also: ['windows'],
     says: 'The days on which a job does most good, from when it opens to when it closes. Dates follow the sun, the weather and what you saw on the tree.',
+  },
+  {
+    word: 'year ring',
+    common: true,
+    says: 'A band of fine wrinkles round a shoot: the scars of the end bud’s scales, where a year’s growth began. Counted from the tip they tell the age of the wood. What grew this season is green or reddish and smooth; the year before is brown. Peaches bear on what grew last year, spur kinds on older wood.',
+    drawing: (
+      <>
+        <path d="M8 80L62 58" {...old} strokeWidth={8} />
+        <path d="M62 58L104 40" {...two} strokeWidth={6} />
+        <path d="M104 40L134 28" {...fresh} strokeWidth={4} />
+        <path d="M59 50l5 15M62 49l5 15M102 34l4 12M105 33l4 12" stroke="var(--ink)" strokeWidth={1.6} />
+        <text x={30} y={56} textAnchor="middle" fontSize={12}>
+          older
+        </text>
+        <text x={84} y={36} textAnchor="middle" fontSize={12}>
+          two years
+        </text>
+        <text x={118} y={56} textAnchor="middle" fontSize={12}>
+          this year
+        </text>
+      </>
+    ),
   },
 ];
 

@@ -4802,6 +4802,8 @@ export interface components {
             forever: boolean;
             /** Format: double */
             gain_cm: number;
+            /** @description above what its worker reaches from the ground */
+            high: boolean;
             how: string;
             /**
              * Format: double

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
-import { percent } from '../../shared/units';
+import { useHere } from '../../shared/orchard';
+import { percent, say } from '../../shared/units';
 import type { Group, Step } from './queries';
 
 interface Props {
@@ -18,6 +19,8 @@ interface Props {
 export function GroupItem({ g, steps, open, fixed, busy, onAct, children }: Props) {
   const [unfolded, setUnfolded] = useState(false);
   const shown = open || unfolded;
+  const { units } = useHere();
+  const tools = [...new Set(steps.flatMap((s) => (s.tool ? [s.tool] : [])))];
   const taken = steps.every((s) => s.state === 'taken');
   const low = Math.min(...steps.map((s) => s.place?.[2] ?? 0)) / 100;
   const high = Math.max(...steps.map((s) => s.place?.[2] ?? 0)) / 100;
@@ -28,7 +31,8 @@ export function GroupItem({ g, steps, open, fixed, busy, onAct, children }: Prop
         <span>
           <b>{g.title}</b>
           <span className="why">
-            {low.toFixed(1)} to {high.toFixed(1)} m up; {Math.ceil(g.minutes)} min with the hand pruner.
+            {say(low, 'm', units)} to {say(high, 'm', units)} up; {Math.ceil(g.minutes)} min
+            {tools.length > 0 && ` with the ${tools.join(' and ')}`}.
           </span>
         </span>
         <span className="num">{percent(g.share)}</span>

@@ -30,10 +30,19 @@ interface Props {
 
 export type Look = '' | 'compare';
 
+type Order = 'step' | 'limb' | 'ground';
+
+const orders: { slug: Order; name: string }[] = [
+  { slug: 'step', name: 'By step' },
+  { slug: 'limb', name: 'Limb by limb' },
+  { slug: 'ground', name: 'Ground first' },
+];
+
 /** The slip: what to cut this season, where, in which order, under the stop line; and what waits. */
 export function SlipPanel(p: Props) {
   const { slip, decide } = p;
-  const [byLimb, setByLimb] = useState(false);
+  const [order, setOrder] = useState<Order>('step');
+  const byLimb = order === 'limb';
   const [logging, setLogging] = useState(false);
   const { look, onLook: setLook } = p;
   const steps = useMemo(
@@ -81,12 +90,13 @@ export function SlipPanel(p: Props) {
         </div>
         {steps.length > 1 && (
           <div className="segments small" role="group" aria-label="Working order">
-            <button type="button" aria-pressed={!byLimb} onClick={() => setByLimb(false)}>
-              By step
-            </button>
-            <button type="button" aria-pressed={byLimb} onClick={() => setByLimb(true)}>
-              Limb by limb
-            </button>
+            {orders
+              .filter((o) => o.slug !== 'ground' || (steps.some((s) => s.high) && steps.some((s) => !s.high)))
+              .map((o) => (
+                <button key={o.slug} type="button" aria-pressed={order === o.slug} onClick={() => setOrder(o.slug)}>
+                  {o.name}
+                </button>
+              ))}
           </div>
         )}
       </div>
@@ -111,7 +121,23 @@ export function SlipPanel(p: Props) {
           {slip.confidence < 0.4 ? 'The map is too thin to decide from.' : ''}
         </p>
       )}
-      {byLimb || slip.groups.length === 0 ? (
+      {order === 'ground' ? (
+        [false, true].map((high) => {
+          const list = slip.steps.filter((s) => s.high === high);
+          const minutes = list.reduce((sum, s) => sum + s.minutes, 0);
+          return (
+            <section key={String(high)} aria-label={high ? 'From a step' : 'From the ground'}>
+              <h2 className="h3 sectionhead">
+                {high ? 'From a step' : 'From the ground'}{' '}
+                <small className="q num">
+                  {list.length}, {Math.ceil(minutes)} min
+                </small>
+              </h2>
+              <ol className="steps">{list.map((s) => item(s))}</ol>
+            </section>
+          );
+        })
+      ) : byLimb || slip.groups.length === 0 ? (
         <ol className="steps">{steps.map((s) => item(s))}</ol>
       ) : (
         sectionsOf(slip).map((section) => (

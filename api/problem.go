@@ -21,6 +21,7 @@ type Problem struct {
 	Detail  string        `json:"detail,omitempty"`
 	Errors  []given.Fault `json:"errors,omitempty" nullable:"false"`
 	Given   int           `json:"given_version,omitempty" doc:"of a clash: the version the edit was based on"`
+	Stands  int           `json:"current_version,omitempty" doc:"of a clash: the version that stands, to build on"`
 	Current any           `json:"current,omitempty" doc:"of a clash: the document as it now stands"`
 }
 
@@ -102,7 +103,7 @@ func conflictProblem(c *store.Conflict) *Problem {
 	out := problem(http.StatusConflict, sentence(c.Fault), c.Fault)
 	if c.Current > 0 {
 		out.Detail = "it was changed meanwhile: both versions are kept here for you to choose from"
-		out.Given, out.Current = c.Based, c.Body
+		out.Given, out.Stands, out.Current = c.Based, c.Current, c.Body
 		if c.Says != "" { // a map: what stands is fetched, and written on
 			out.Detail = c.Says
 		}

@@ -82,6 +82,32 @@ test('a notching trial is read out, and a new one is counted', async ({ page, ju
   await expect(trials.getByText(/planned two weeks before/)).toBeVisible();
 });
 
+test('a spreader stands between two limbs, and tells what it does to the other', async ({ page, demo }, info) => {
+  laptopOnly(info, 'the same panel on the phone');
+  await open(page, demo + training('R3'));
+  const bend = page.getByRole('region', { name: 'Bend', exact: true });
+  await bend.getByRole('button', { name: /^S4/ }).click();
+  await bend.getByRole('button', { name: 'Spreader', exact: true }).click();
+  await expect(bend.getByText(/up the trunk/)).toBeVisible();
+  await bend.getByLabel('It stands against').selectOption('S3');
+  await expect(bend.getByText(/One stick moves both: S3 goes from \d+ to \d+°/)).toBeVisible();
+  await expect(bend.getByText(/between the two/)).toBeVisible();
+});
+
+test('a bud that grows by itself is not notched, and the word on it stays', async ({ page, demo }, info) => {
+  laptopOnly(info, 'the same panel on the phone');
+  await open(page, demo + training('R1', '2027-03-25'));
+  const buds = page.getByRole('region', { name: 'Buds to wake' });
+  const first = buds.getByRole('button', { name: /: asleep$/ }).nth(3);
+  await first.focus();
+  await page.keyboard.press('Enter'); // opening
+  await buds.getByRole('button', { name: /: opening$/ }).press('Enter'); // broken
+  await expect(buds.getByText('One low bud grows by itself: one notch fewer.')).toBeVisible();
+  await page.reload();
+  await expect(buds.getByRole('button', { name: /: broken$/ })).toBeVisible();
+  await accessible(page);
+});
+
 test('nothing stays tied by accident: what is on stands by its days left', async ({ page, demo }, info) => {
   phoneOnly(info, 'looked at in the yard');
   await open(page, `${demo}/new-rows/devices`);

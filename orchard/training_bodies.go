@@ -256,6 +256,7 @@ type NotchMark struct {
 // WallBody is a flat tree on its wires.
 type WallBody struct {
 	AlongDeg    float64        `json:"along_deg" doc:"the bearing of side a"`
+	Support     string         `json:"support" enum:"wall,posts" doc:"what holds its wires"`
 	SideA       string         `json:"side_a"`
 	SideB       string         `json:"side_b"`
 	WiresCM     []float64      `json:"wires_cm" nullable:"false"`
@@ -271,7 +272,25 @@ type WallBody struct {
 	Shorten     []string       `json:"shorten" nullable:"false"`
 	Steps       []WallStep     `json:"steps" nullable:"false"`
 	Hardware    []HardwareBody `json:"hardware" nullable:"false"`
+	Years       []WallYear     `json:"years" nullable:"false" doc:"how it comes to fill its wires"`
 	Says        []string       `json:"says" nullable:"false"`
+}
+
+// WallYear is the tree on its wires in a year of its life.
+type WallYear struct {
+	Life     int           `json:"life"`
+	Season   int           `json:"season"`
+	Now      bool          `json:"now"`
+	LeaderCM float64       `json:"leader_cm"`
+	Arms     []WallYearArm `json:"arms" nullable:"false" doc:"by wire, from the lowest"`
+	Says     string        `json:"says"`
+}
+
+// WallYearArm is how long the two arms of a wire are by then.
+type WallYearArm struct {
+	WireCM float64 `json:"wire_cm"`
+	ArmCM  float64 `json:"arm_cm" doc:"0: none yet"`
+	Lies   bool    `json:"lies" doc:"tied down; else they rise"`
 }
 
 // ArmBody is an arm on a wire.

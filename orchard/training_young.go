@@ -179,8 +179,8 @@ func (t *trained) wall() (*WallBody, error) {
 		return nil, err
 	}
 	out := &WallBody{
-		AlongDeg: math.Round(f.AlongDeg), SideA: words.Side(f.AlongDeg), SideB: words.Side(math.Mod(f.AlongDeg+180, 360)), WiresCM: wires, GoalCM: math.Round(goal), LeaderCM: math.Round(f.LeaderCM), NextWireCM: f.NextWire, LeaderDue: f.Due, LeaderCutCM: f.Arms.LeaderCutCM,
-		Arms: []ArmBody{}, Steps: []WallStep{}, Off: []OffBody{}, Shorten: []string{}, Hardware: t.speaker.Hardware(lay, support(t.tree)), YearFull: f.Plan.YearFull, LeanDeg: round1(lay.TrunkLeanDeg), Says: []string{},
+		AlongDeg: math.Round(f.AlongDeg), Support: support(t.tree), SideA: words.Side(f.AlongDeg), SideB: words.Side(math.Mod(f.AlongDeg+180, 360)), WiresCM: wires, GoalCM: math.Round(goal), LeaderCM: math.Round(f.LeaderCM), NextWireCM: f.NextWire, LeaderDue: f.Due, LeaderCutCM: f.Arms.LeaderCutCM,
+		Arms: []ArmBody{}, Steps: []WallStep{}, Off: []OffBody{}, Shorten: []string{}, Years: []WallYear{}, Hardware: t.speaker.Hardware(lay, support(t.tree)), YearFull: f.Plan.YearFull, LeanDeg: round1(lay.TrunkLeanDeg), Says: []string{},
 	}
 	for _, a := range f.Laid {
 		out.Arms = append(out.Arms, ArmBody{a.Limb, a.WireCM, a.Side, a.State, math.Round(a.LengthCM), math.Round(a.LayCM), a.Ties, a.SeasonsToFinish, a.Balance, a.Lies, a.TooClose})
@@ -190,6 +190,15 @@ func (t *trained) wall() (*WallBody, error) {
 	}
 	for _, s := range f.Shorten {
 		out.Shorten = append(out.Shorten, s.Limb)
+	}
+	for _, frame := range f.Plan.Frames(t.tp.Age, wires, goal, yearly) {
+		b := WallYear{Life: frame.Life, Season: t.planned.Shown.Season - t.tp.Age + frame.Life, Now: frame.Life == t.tp.Age, LeaderCM: math.Round(frame.LeaderCM), Arms: []WallYearArm{}, Says: words.WallYear(frame, f.Plan.YearFull)}
+		for i, cm := range frame.ArmCM {
+			if i < len(wires) {
+				b.Arms = append(b.Arms, WallYearArm{wires[i], math.Round(cm), frame.Lies[i]})
+			}
+		}
+		out.Years = append(out.Years, b)
 	}
 	out.Steps = wallSteps(t.speaker.WallSteps(f))
 	out.Says = append(out.Says, t.speaker.Wall(f, goal)...)

@@ -456,3 +456,22 @@ func standing(n int) string {
 	}
 	return fmt.Sprintf("%d stand there", n)
 }
+
+// WallYear says what a flat tree shows in a year of its life.
+func WallYear(f training.FlatFrame, full int) string {
+	pairs := 0
+	for _, cm := range f.ArmCM {
+		if cm > 0 {
+			pairs++
+		}
+	}
+	switch {
+	case f.Life >= full:
+		return "full"
+	case f.Life <= 1:
+		return "planted"
+	case pairs == 1:
+		return "first pair"
+	}
+	return fmt.Sprintf("%d pairs", pairs)
+}

@@ -319,6 +319,32 @@ func TestWhatTheTrainingCutsEndsAtItsHeight(t *testing.T) {
 	require.Positive(t, asked)
 }
 
+func TestAFlatTreeFillsItsWiresYearByYear(t *testing.T) {
+	wires := []float64{40, 70, 100, 130}
+	for _, yearly := range []float64{15, 38, 80, 200} {
+		plan, err := training.PlanFlat(training.FlatPlan{Wires: 4, GoalCM: 130, YearlyCM: yearly, TiersAYear: 1, GrowthRatio: 1})
+		require.NoError(t, err)
+		was := plan.Frame(1, wires, 130, yearly)
+		for life := 2; life <= plan.YearFull; life++ {
+			now := plan.Frame(life, wires, 130, yearly)
+			require.GreaterOrEqual(t, now.LeaderCM, was.LeaderCM)
+			for i := range now.ArmCM {
+				require.GreaterOrEqual(t, now.ArmCM[i], was.ArmCM[i], "no arm shrinks")
+				require.LessOrEqual(t, now.ArmCM[i], 130.0)
+				require.True(t, now.Lies[i] || !was.Lies[i], "an arm that lies stays down")
+			}
+			was = now
+		}
+		for i := range was.ArmCM {
+			require.InDelta(t, 130, was.ArmCM[i], 1e-9, "in its full year every arm is at its goal")
+			require.True(t, was.Lies[i])
+		}
+		frames := plan.Frames(3, wires, 130, yearly)
+		require.LessOrEqual(t, len(frames), 4)
+		require.Equal(t, plan.YearFull, frames[len(frames)-1].Life)
+	}
+}
+
 func TestAStickBetweenTwoLimbsMovesBothApartAndDown(t *testing.T) {
 	bridged := 0
 	for seed := range uint64(6) {

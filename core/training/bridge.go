@@ -39,7 +39,7 @@ func BridgeLimbs(m *limb.Map, i, j int, contactCM, toDeg float64) (Bridge, error
 		return refuse(m.Axes[j].ID+", which is dead", "live wood")
 	}
 	a, b := contactOf(m, i, contactCM), contactOf(m, j, contactCM)
-	out := Bridge{Limb: m.Axes[i].ID, Partner: m.Axes[j].ID, GapCM: apart(a.end(), b.end()), ApartDeg: 180 - math.Abs(math.Mod(math.Abs(a.azimuth-b.azimuth), 360)-180), PartnerNow: num.Deg(b.angle)}
+	out := Bridge{Limb: m.Axes[i].ID, Partner: m.Axes[j].ID, GapCM: apart(a.end(), b.end()), ApartDeg: num.Apart(a.azimuth, b.azimuth), PartnerNow: num.Deg(b.angle)}
 	if out.ApartDeg < apartLeast {
 		return refuse(m.Axes[j].ID+", "+num.Text(math.Round(out.ApartDeg))+" degrees round the ring", "one at least "+num.Text(apartLeast)+" degrees round the ring: a stick between them would push them aside")
 	}

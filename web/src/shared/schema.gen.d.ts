@@ -3968,6 +3968,11 @@ export interface components {
         Problem: {
             /** @description of a clash: the document as it now stands */
             current?: unknown;
+            /**
+             * Format: int64
+             * @description of a clash: the version that stands, to build on
+             */
+            current_version?: number;
             detail?: string;
             errors?: components["schemas"]["FieldError"][];
             /**
@@ -5461,9 +5466,16 @@ export interface components {
             side_a: string;
             side_b: string;
             steps: components["schemas"]["WallStep"][];
+            /**
+             * @description what holds its wires
+             * @enum {string}
+             */
+            support: "wall" | "posts";
             wires_cm: number[];
             /** Format: int64 */
             year_full: number;
+            /** @description how it comes to fill its wires */
+            years: components["schemas"]["WallYear"][];
         };
         WallStep: {
             /** @enum {string} */
@@ -5473,6 +5485,29 @@ export interface components {
             n: number;
             says: string;
             title: string;
+        };
+        WallYear: {
+            /** @description by wire, from the lowest */
+            arms: components["schemas"]["WallYearArm"][];
+            /** Format: double */
+            leader_cm: number;
+            /** Format: int64 */
+            life: number;
+            now: boolean;
+            says: string;
+            /** Format: int64 */
+            season: number;
+        };
+        WallYearArm: {
+            /**
+             * Format: double
+             * @description 0: none yet
+             */
+            arm_cm: number;
+            /** @description tied down; else they rise */
+            lies: boolean;
+            /** Format: double */
+            wire_cm: number;
         };
         WarmthBody: {
             days: components["schemas"]["DayValueBody"][];

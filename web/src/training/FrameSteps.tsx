@@ -1,5 +1,5 @@
 import { short } from '../shared/day';
-import type { FormStep, Training } from './queries';
+import type { FormStep, Training, Wall } from './queries';
 
 const words: Record<FormStep['state'], string> = {
   done: 'done',
@@ -18,7 +18,11 @@ export function FrameSteps({ training }: { training: Training }) {
       {training.steps.length === 0 && (
         <p className="sm">A grown tree: its slip leads. Limbs can still be bent while they are thin.</p>
       )}
-      {training.outlines.length > 0 && training.stands > 0 && <Outlines training={training} />}
+      {training.wall ? (
+        <WallYears wall={training.wall} />
+      ) : (
+        training.outlines.length > 0 && training.stands > 0 && <Outlines training={training} />
+      )}
       {years.map((year) => {
         const steps = training.steps.filter((s) => s.year === year);
         const now = year === Math.max(1, training.age);
@@ -90,5 +94,53 @@ function Outlines({ training }: { training: Training }) {
       </svg>
       <figcaption className="nt q">to grow into: dots 2 years, dashes 4, line 8; reach above</figcaption>
     </figure>
+  );
+}
+
+/** How a flat tree comes to fill its wires: wood by age, arms that rise and arms that lie. */
+function WallYears({ wall }: { wall: Wall }) {
+  const top = Math.max(...wall.wires_cm, 60) + 0.3 * wall.goal_cm; // arms rise before they lie
+  const k = Math.min(40 / Math.max(40, wall.goal_cm), 72 / top);
+  const ground = Math.ceil(top * k) + 2;
+  const y = (cm: number) => ground - cm * k;
+  return (
+    <ol className="wallyears bare">
+      {wall.years.map((f) => (
+        <li key={f.life} className={f.now ? 'now' : undefined}>
+          <svg viewBox={`0 0 86 ${String(ground + 2)}`} role="img" aria-label={`Year ${String(f.life)}: ${f.says}`}>
+            <path d={`M0 ${String(ground)}H86`} stroke="var(--wood-old)" />
+            {wall.wires_cm.map((w) => (
+              <path key={w} d={`M1 ${String(y(w))}H85`} stroke="var(--rule-strong)" />
+            ))}
+            <path
+              d={`M43 ${String(ground)}V${String(y(f.leader_cm))}`}
+              stroke="var(--wood-old)"
+              strokeWidth={f.life > 2 ? 3 : 2}
+            />
+            {f.arms
+              .filter((a) => a.arm_cm > 0)
+              .map((a) => {
+                const lies = a.lies ? 1 : Math.SQRT1_2;
+                const out = a.arm_cm * k * lies;
+                const up = a.lies ? 0 : out;
+                return (
+                  <path
+                    key={a.wire_cm}
+                    d={`M43 ${String(y(a.wire_cm) + 2)}L${String(43 - out)} ${String(y(a.wire_cm) - up)}M43 ${String(y(a.wire_cm) + 2)}L${String(43 + out)} ${String(y(a.wire_cm) - up)}`}
+                    stroke={
+                      a.arm_cm >= wall.goal_cm ? 'var(--wood-old)' : a.lies ? 'var(--wood-two)' : 'var(--wood-last)'
+                    }
+                    strokeWidth={a.lies ? 2.6 : 1.6}
+                    fill="none"
+                  />
+                );
+              })}
+          </svg>
+          <p className="nt">
+            <b className="num">{f.season}</b> {f.now ? 'now' : f.says}
+          </p>
+        </li>
+      ))}
+    </ol>
   );
 }

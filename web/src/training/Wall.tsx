@@ -9,6 +9,38 @@ const ground = 404;
 
 const states = { rise: 'rising', lay_base: 'lay it', finish: 'finished' };
 
+/** A wall, as its joints only: the wood stays first. */
+const Stones = ({ width }: { width: number }) => (
+  <>
+    {Array.from({ length: 9 }, (_, row) => (
+      <g key={row} stroke="var(--rule)">
+        {Array.from({ length: 12 }, (_, i) => (
+          <path key={i} d={`M${String(i * 64 + (row % 2) * 30)} ${String(row * 46)}v46`} />
+        ))}
+        <path d={`M0 ${String(row * 46)}H${String(width)}`} />
+      </g>
+    ))}
+  </>
+);
+
+/** The two end posts that hold the wires of a tree in the open. */
+const Posts = ({ left, right, top }: { left: number; right: number; top: number }) => (
+  <>
+    {[left, right].map((x) => (
+      <rect
+        key={x}
+        x={x - 5}
+        y={top}
+        width={10}
+        height={ground - top}
+        fill="var(--sheet)"
+        stroke="var(--wood-old)"
+        strokeWidth={1.6}
+      />
+    ))}
+  </>
+);
+
 /** The flat tree on its wires, seen from in front: side a to the right of the drawing as it is named. */
 export function WallView({ wall, limbs, rigs }: { wall: Wall; limbs: readonly Limb[]; rigs: readonly Rig[] }) {
   const { units } = useHere();
@@ -36,18 +68,7 @@ export function WallView({ wall, limbs, rigs }: { wall: Wall; limbs: readonly Li
         role="img"
         aria-label={`The tree on ${String(wall.wires_cm.length)} wires; leader at ${say(wall.leader_cm, 'cm', units)}`}
       >
-        {Array.from({ length: 9 }, (_, row) =>
-          Array.from({ length: 12 }, (_, i) => (
-            <path
-              key={`${String(row)}-${String(i)}`}
-              d={`M${String(i * 64 + (row % 2) * 30)} ${String(row * 46)}v46`}
-              stroke="var(--rule)"
-            />
-          )),
-        )}
-        {Array.from({ length: 9 }, (_, row) => (
-          <path key={row} d={`M0 ${String(row * 46)}H${String(width)}`} stroke="var(--rule)" />
-        ))}
+        {wall.support === 'wall' ? <Stones width={width} /> : <Posts left={X(-run)} right={X(run)} top={Y(top - 4)} />}
         <path d={`M0 ${String(ground)}H${String(width)}`} stroke="var(--wood-old)" strokeWidth={2} />
         {wall.wires_cm.map((w) => (
           <g key={w}>

@@ -164,10 +164,9 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
     e.preventDefault();
     save.mutate(tree, { onSuccess: (res) => onDone(res.tree.id) });
   };
-  const clash =
-    save.error instanceof Refused && save.error.problem.status === 409
-      ? (save.error.problem.current as Tree | undefined)
-      : undefined;
+  const problem = save.error instanceof Refused && save.error.problem.status === 409 ? save.error.problem : undefined;
+  const clash = problem?.current as Tree | undefined;
+  const stands = problem?.current_version ?? tree.version;
 
   return (
     <form className="form" onSubmit={send} aria-label={tree.id ? `Edit ${tree.code}` : 'Add a tree'} noValidate>
@@ -355,7 +354,7 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
             variant="outlined"
             onClick={() => {
               save.reset();
-              onChange({ ...clash, id: tree.id });
+              onChange({ ...clash, id: tree.id, version: stands });
             }}
           >
             Take theirs
@@ -365,7 +364,7 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
             variant="outlined"
             onClick={() => {
               save.reset();
-              onChange({ ...tree, version: clash.version });
+              onChange({ ...tree, version: stands });
             }}
           >
             Keep mine

@@ -94,6 +94,19 @@ test('a spreader stands between two limbs, and tells what it does to the other',
   await expect(bend.getByText(/between the two/)).toBeVisible();
 });
 
+test('a stake and a wire of metal are put up, and stay among what is looked at', async ({ page, demo }, info) => {
+  laptopOnly(info, 'the same form on the phone');
+  await open(page, demo + training('W2'));
+  await page.getByText('Put up a stake or a wire').click();
+  const what = page.getByRole('group', { name: 'What is put up' });
+  const up = page.locator('details', { has: what });
+  await up.getByRole('button', { name: 'It stands' }).click(); // the lowest wire, as the form offers it
+  await expect(stillOn(page).getByRole('button', { name: /wire stays/ })).toBeVisible();
+  await what.getByRole('button', { name: 'stake' }).click();
+  await up.getByRole('button', { name: 'It stands' }).click();
+  await expect(stillOn(page).getByRole('button', { name: /stake stays/ })).toBeVisible();
+});
+
 test('a bud that grows by itself is not notched, and the word on it stays', async ({ page, demo }, info) => {
   laptopOnly(info, 'the same panel on the phone');
   await open(page, demo + training('R1', '2027-03-25'));

@@ -103,6 +103,17 @@ func TestADeviceIsLookedAtUntilItIsOffAndAlwaysComesOff(t *testing.T) {
 	}
 }
 
+func TestADeviceOfAnyMaterialHasItsClock(t *testing.T) {
+	for _, device := range []string{"tie", "spreader", "weight", "peg_tie", "clothespin", "notched_stick", "tie_up", "stake", "wire"} {
+		for _, material := range []string{"", "stretch-tape", "jute", "cloth", "cord", "wood", "bamboo", "metal"} {
+			o := training.OnTree{Rig: training.Rig{ID: "r", Device: device, Material: material, AtCM: 40}, OnDay: 10000, BudBreak: 10040, Slowing: 10150}
+			c, err := training.ClockOf(o, 10005)
+			require.NoError(t, err, "%s of %s is not forgotten", device, material)
+			require.NotEmpty(t, c.Checks, "%s of %s", device, material)
+		}
+	}
+}
+
 func TestALoopTellsWhenItGetsTight(t *testing.T) {
 	o := on(90, training.Rig{ID: "x", Device: "tie", Limb: "S1", Material: "jute", BeforeDeg: 20, AfterDeg: 45, DMM: 14, LoopMM: 17.5})
 	state := func(day int, material string) string {

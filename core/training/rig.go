@@ -155,13 +155,16 @@ func ClockOf(o OnTree, day int) (Clock, error) {
 // thickMM is taken where nobody measured the limb: it sets within no school's time but the longest.
 const thickMM = 40
 
+// seasonsOn are as many as looks are booked for ahead: a wire of metal lasts ten years.
+const seasonsOn = 3
+
 // looks books the checks that are not done: a look answers those up to its day.
 func (c *Clock) looks(o OnTree) error {
 	done := o.OnDay
 	for _, l := range o.Looks {
 		done = max(done, l.Day)
 	}
-	for turn := 0; turn < 3; turn++ { // seasons it may be on
+	for turn := range seasonsOn {
 		in := DeviceChecks{OnDay: o.OnDay, OffDay: c.OffDay, BudBreakDay: o.BudBreak + 365*turn, SlowingDay: o.Slowing + 365*turn, GustLimitKMH: 60}
 		if in.OffDay <= in.OnDay || in.BudBreakDay >= in.OffDay && turn > 0 {
 			break
@@ -170,7 +173,7 @@ func (c *Clock) looks(o OnTree) error {
 		for _, g := range o.Gusts {
 			in.Gusts = append(in.Gusts, Gust{g.Day - base, g.KMH})
 		}
-		in.OnDay, in.OffDay, in.BudBreakDay, in.SlowingDay = 0, in.OffDay-base, in.BudBreakDay-base, in.SlowingDay-base
+		in.OnDay, in.OffDay, in.BudBreakDay, in.SlowingDay = 0, min(in.OffDay-base, seasonsOn*365), in.BudBreakDay-base, in.SlowingDay-base
 		if in.SlowingDay <= in.BudBreakDay {
 			in.SlowingDay = in.BudBreakDay + 1
 		}

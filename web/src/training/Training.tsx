@@ -13,6 +13,7 @@ import { MainLimbsPanel } from './MainLimbs';
 import { NotchPanel } from './NotchPanel';
 import { PlantingDay } from './Planting';
 import { useBend, useTraining, type BendAsked, type CandidateMark, type Which } from './queries';
+import { PutUp } from './PutUp';
 import { StillOn } from './StillOn';
 import { Grafts, Trials } from './Trials';
 import { WallSide, WallView } from './Wall';
@@ -97,6 +98,7 @@ function Trained({ which }: { which: Which }) {
           </p>
         )}
         <StillOn rigs={data.rigs} which={which} day={which.day} />
+        <PutUp which={which} wires={data.wall?.wires_cm ?? []} rigs={data.rigs} />
       </div>
       <div className="side trainside">
         {data.wall ? (

@@ -3,6 +3,7 @@ package year
 import (
 	"strconv"
 	"strings"
+
 	"vertumna/core/almanac"
 )
 

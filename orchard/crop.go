@@ -77,6 +77,7 @@ type KindCrop struct {
 	KindName string      `json:"kind_name"`
 	NeedKG   float64     `json:"need_kg"`
 	ComingKG float64     `json:"coming_kg"`
+	Says     string      `json:"says,omitempty" doc:"how many trees of it would do"`
 	Weeks    []WeekBody  `json:"weeks" nullable:"false"`
 	Thin     []ThinFirst `json:"thin_first" nullable:"false" doc:"where there is too much: which tree to thin hardest"`
 }
@@ -140,7 +141,7 @@ func (k *Keeper) Crop(ctx context.Context, p *Planned, day almanac.Day) (*CropBo
 }
 
 func kindCrop(s *crop.Supply) KindCrop {
-	b := KindCrop{Kind: s.Kind.Slug, KindName: s.Kind.Name, NeedKG: round1(s.NeedKG), ComingKG: round1(s.ComingKG), Weeks: []WeekBody{}, Thin: []ThinFirst{}}
+	b := KindCrop{Kind: s.Kind.Slug, KindName: s.Kind.Name, NeedKG: round1(s.NeedKG), ComingKG: round1(s.ComingKG), Says: words.EnoughTrees(s), Weeks: []WeekBody{}, Thin: []ThinFirst{}}
 	for _, w := range s.Weeks {
 		b.Weeks = append(b.Weeks, WeekBody{w.From, math.Round(w.KG*100) / 100})
 	}

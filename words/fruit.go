@@ -309,3 +309,21 @@ func FruitSafety() []string { return append(append([]string{}, fruitSafety...), 
 func BloomAfter(next string) string {
 	return map[string]string{crop.Off: "next year it rests", crop.On: "next year it blooms in full: thin early", crop.Normal: "next year it blooms as usual"}[next]
 }
+
+// EnoughTrees says how many trees of a kind the household needs, at what its trees bear this season; nothing where none is wanted or bears.
+func EnoughTrees(s *crop.Supply) string {
+	if s.Enough == 0 {
+		return ""
+	}
+	needs := fmt.Sprintf("%d trees", s.Enough)
+	if s.Enough == 1 {
+		needs = "one tree"
+	}
+	switch {
+	case s.Enough < s.Trees:
+		return fmt.Sprintf("As they bear this season %s would do; %d stand.", needs, s.Trees)
+	case s.Enough > s.Trees:
+		return fmt.Sprintf("As they bear this season it takes %s; %d stand.", needs, s.Trees)
+	}
+	return ""
+}

@@ -241,6 +241,8 @@ type Supply struct {
 	Kind      *pomology.Kind
 	NeedKG    float64
 	ComingKG  float64
+	Trees     int // that bear
+	Enough    int // trees that would do, at what these bear this season; 0: nothing is wanted, or none bears
 	Weeks     []Week
 	ThinFirst []string // trees in the order to thin harder, where there is too much
 	Why       []string // rule for each: load, on, alternates, most
@@ -269,7 +271,10 @@ func SupplyOf(needs []Need, trees []Coming) []Supply {
 		if s.NeedKG == 0 && len(of) == 0 {
 			continue
 		}
-		s.Weeks = weeksOf(of)
+		s.Weeks, s.Trees = weeksOf(of), len(of)
+		if s.NeedKG > 0 && s.ComingKG > 0 {
+			s.Enough = int(math.Ceil(s.NeedKG/(s.ComingKG/float64(len(of))) - 1e-9))
+		}
 		if s.NeedKG > 0 && s.ComingKG > tooMuch*s.NeedKG {
 			slices.SortStableFunc(of, func(a, b Coming) int { return cmp.Compare(urgency(&b), urgency(&a)) })
 			for _, t := range of {

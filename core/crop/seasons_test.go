@@ -71,6 +71,9 @@ func TestSupplySaysWhichTreeToThinHarder(t *testing.T) {
 	require.Zero(t, s[1].ComingKG)
 	enough := crop.SupplyOf([]crop.Need{{Kind: "apple", KG: 60}}, []crop.Coming{calm, on})
 	require.Empty(t, enough[0].ThinFirst)
+	require.Equal(t, []int{2, 3}, []int{enough[0].Trees, enough[0].Enough}, "25 kg a tree: 60 kg take three")
+	require.Equal(t, []int{3, 2}, []int{s[0].Trees, s[0].Enough}, "20 kg a tree: 25 kg take two")
+	require.Zero(t, s[1].Enough, "no pear bears: nothing is known")
 }
 
 func BenchmarkOutlookOf40TreesAndTenYears(b *testing.B) {

@@ -160,6 +160,7 @@ function Supply({ crop, units, width }: { crop: Crop; units: Units; width: numbe
                 <rect x={`${String((99.4 * k.need_kg) / most)}%`} width={2} height={12} fill="var(--ink)" />
               )}
             </svg>
+            {k.says && <span className="sm">{k.says}</span>}
             {k.thin_first.length > 0 && (
               <span className="sm">
                 More than wanted. Thin hardest: {k.thin_first.map((t) => `${t.code} (${t.why})`).join(', ')}.

@@ -3050,6 +3050,8 @@ export interface components {
             kind_name: string;
             /** Format: double */
             need_kg: number;
+            /** @description how many trees of it would do */
+            says?: string;
             /** @description where there is too much: which tree to thin hardest */
             thin_first: components["schemas"]["ThinFirst"][];
             weeks: components["schemas"]["WeekBody"][];

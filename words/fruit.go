@@ -315,15 +315,18 @@ func EnoughTrees(s *crop.Supply) string {
 	if s.Enough == 0 {
 		return ""
 	}
-	needs := fmt.Sprintf("%d trees", s.Enough)
+	needs, stand := fmt.Sprintf("%d trees", s.Enough), fmt.Sprintf("%d stand", s.Trees)
 	if s.Enough == 1 {
 		needs = "one tree"
 	}
+	if s.Trees == 1 {
+		stand = "one stands"
+	}
 	switch {
 	case s.Enough < s.Trees:
-		return fmt.Sprintf("As they bear this season %s would do; %d stand.", needs, s.Trees)
+		return fmt.Sprintf("As they bear this season %s would do; %s.", needs, stand)
 	case s.Enough > s.Trees:
-		return fmt.Sprintf("As they bear this season it takes %s; %d stand.", needs, s.Trees)
+		return fmt.Sprintf("As they bear this season it takes %s; %s.", needs, stand)
 	}
 	return ""
 }

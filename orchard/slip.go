@@ -160,18 +160,8 @@ func (p *slipMade) workOf(s *cut.Slip, in half) year.Work {
 			tools = append(tools, t)
 		}
 	}
-	for _, g := range s.Groups {
-		all := true
-		part := year.Some{Cuts: 1}
-		for _, n := range g.Steps {
-			c := &s.Cuts[n]
-			all = all && len(c.Solves) > 0 && !slices.ContainsFunc(c.Solves, func(f find.Finding) bool { return f.Code != "long_shoot" })
-			part.Minutes, part.Share = part.Minutes+c.Minutes, part.Share+c.Takes
-		}
-		if all {
-			w.Shoots.Cuts, w.Shoots.Minutes, w.Shoots.Share = w.Shoots.Cuts+1, w.Shoots.Minutes+part.Minutes, round4(w.Shoots.Share+part.Share)
-		}
-	}
+	shoots := s.Shoots()
+	w.Shoots = year.Some{Cuts: shoots.Cuts, Minutes: shoots.Minutes, Share: round4(shoots.Share)}
 	w.Tools = strings.Join(tools, ", ")
 	if len(tools) == 0 {
 		w.Tools = year.NothingToCut
@@ -196,7 +186,7 @@ func (p *slipMade) allFrom(mark store.MapMark, at half) string {
 		begin = p.eve
 	}
 	begin.choose()
-	way := []string{slipKey(p.of.season, p.of.year), p.standing.options.Day, fmt.Sprint(p.season == limb.Summer && p.harvestOver())}
+	way := []string{slipKey(p.of.season, p.of.year), p.standing.options.Day, string(p.noLeaf()), fmt.Sprint(p.season == limb.Summer && p.harvestOver())}
 	for _, l := range p.legs(at, mark.Date) {
 		way = append(way, fmt.Sprint(slipKey(l.season, l.year), l.cut))
 	}

@@ -61,7 +61,7 @@ func (p *slipMade) ahead(what string, n int, by func(growth.Tree, cut.Years) (cu
 				}
 				return now.bySchool(in, leaf), p.thresholds(in)
 			},
-			Frame: now.frameCuts,
+			Frame: func(n int, m *limb.Map) []limb.CutAt { return now.frameCuts(now.of.year+n, m) },
 			LightOf: func(m *limb.Map) limb.Light {
 				if m == now.m { // as its slip was made in
 					return now.lit
@@ -95,21 +95,22 @@ func (p *slipMade) yearsAfter(tree growth.Tree, n int) ([]cut.YearRow, error) {
 	}
 	years := cut.Years{
 		N: n, Reading: p.root().reading(), LightOf: p.root().lightAhead,
-		In: func(n int, season limb.Season) (cut.Options, find.Options) { return by(half{season, first.year + n}) },
+		In:    func(n int, season limb.Season) (cut.Options, find.Options) { return by(half{season, first.year + n}) },
+		Frame: func(n int, m *limb.Map) []limb.CutAt { return p.root().frameCuts(first.year+n, m) },
 	}
 	years.Options, years.Reading.Options = by(first)
 	rows, _, err := cut.Over(tree, years)
 	return rows, err
 }
 
-// frameCuts are what a young tree's training cuts in a year of the plan, on its map by then.
-func (p *slipMade) frameCuts(n int, m *limb.Map) []limb.CutAt {
+// frameCuts are what a young tree's training cuts in a tree year, on its map by then.
+func (p *slipMade) frameCuts(of int, m *limb.Map) []limb.CutAt {
 	way := p.way()
 	if way == nil {
 		return nil
 	}
 	head := 0.0
-	if life := p.core.AgeIn(p.of.year+n, p.south); life <= way.Stands {
+	if life := p.core.AgeIn(of, p.south); life <= way.Stands {
 		if h, err := headingOf(&p.plan.Young, p.stemBuds(m)); err == nil && h.CutCM != nil {
 			head = *h.CutCM
 		}

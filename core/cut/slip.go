@@ -69,6 +69,26 @@ func (s *Slip) Made() []growth.Cut {
 	return out
 }
 
+// Part is what some of a slip's groups come to.
+type Part struct {
+	Cuts           int // as a person counts them: a cut, or thin wood of one place
+	Minutes, Share float64
+}
+
+// Shoots is the part of a slip that shortens or takes out this year's shoots, and does nothing else.
+func (s *Slip) Shoots() (out Part) {
+	for _, g := range s.Groups {
+		only := !slices.ContainsFunc(g.Steps, func(n int) bool {
+			c := &s.Cuts[n]
+			return len(c.Solves) == 0 || slices.ContainsFunc(c.Solves, func(f find.Finding) bool { return f.Code != "long_shoot" })
+		})
+		if only {
+			out.Cuts, out.Minutes, out.Share = out.Cuts+1, out.Minutes+g.Minutes, out.Share+g.Takes
+		}
+	}
+	return out
+}
+
 // Planner makes slips for a tree.
 type Planner struct {
 	*Judge

@@ -141,7 +141,7 @@ type spot struct {
 }
 
 // KeepOnShoot chooses the fruit that stay on a shoot, `keep_on_shoot`: the most that stand far enough apart, and of those the
-// best. Cost: fruits squared times spots. Errors: given.Faults.
+// best. Cost: fruits times spots kept. Errors: given.Faults.
 func KeepOnShoot(in KeepInput) (Keep, error) {
 	k, fs := kindOf(in, in.Species)
 	if err := fs.Err(); err != nil {
@@ -229,7 +229,8 @@ func median(xs []float64) float64 {
 
 // choose takes at most so many spots, neighbours at least a gap apart; with pairs, one may stand nearer to one that does not
 // itself stand too near the one before it. Exact, from the tip back: best[left][last][crowded] is the most the spots beyond
-// the last one taken are worth, taking before skipping when equal.
+// the last one taken are worth, taking before skipping when equal. What stands beyond the gap is the same whoever asks: it is
+// gone through once for all, so the cost is spots times those taken, and with pairs times the spots within a gap.
 func choose(spots []spot, most int, gap float64, pairs bool) []int {
 	n := len(spots)
 	most = min(most, n)
@@ -237,26 +238,41 @@ func choose(spots []spot, most int, gap float64, pairs bool) []int {
 		worth float64
 		next  int // -1: none
 	}
+	near := func(last, j int) bool { return last > 0 && spots[j].at-spots[last-1].at < gap-num.Slack }
+	beyond := make([]int, n+1) // by the last one taken (0: none yet, else spot last-1), the first spot a gap away
+	for last := range beyond {
+		j := last
+		for j < n && near(last, j) {
+			j++
+		}
+		beyond[last] = j
+	}
 	best := make([][][2]state, most+1)
-	for left := range best {
+	best[0] = make([][2]state, n+1)
+	for last := range best[0] {
+		best[0][last] = [2]state{{0, -1}, {0, -1}}
+	}
+	far := make([]state, n+1) // by the first spot that may be taken
+	for left := 1; left <= most; left++ {
+		better := func(s state, j, crowded int) state {
+			if w := spotWorth + spots[j].score + best[left-1][j+1][crowded].worth; w >= s.worth-num.Slack {
+				return state{w, j}
+			}
+			return s
+		}
+		far[n] = state{0, -1}
+		for j := n - 1; j >= 0; j-- {
+			far[j] = better(far[j+1], j, 0)
+		}
 		best[left] = make([][2]state, n+1)
-		for last := n; last >= 0; last-- { // 0: none taken yet, else spot last-1
-			for crowded := range 2 {
-				s := state{0, -1}
-				for j := n - 1; left > 0 && j >= last; j-- {
-					near := last > 0 && spots[j].at-spots[last-1].at < gap-num.Slack
-					if near && (!pairs || crowded == 1) {
-						continue
-					}
-					c := 0
-					if near {
-						c = 1
-					}
-					if w := spotWorth + spots[j].score + best[left-1][j+1][c].worth; w >= s.worth-num.Slack {
-						s = state{w, j}
-					}
+		for last := range best[left] {
+			s := far[beyond[last]]
+			best[left][last] = [2]state{s, s}
+			if pairs {
+				for j := beyond[last] - 1; j >= last; j-- {
+					s = better(s, j, 1)
 				}
-				best[left][last][crowded] = s
+				best[left][last][0] = s
 			}
 		}
 	}
@@ -267,10 +283,9 @@ func choose(spots []spot, most int, gap float64, pairs bool) []int {
 		if j < 0 {
 			break
 		}
-		if last > 0 && spots[j].at-spots[last-1].at < gap-num.Slack {
+		crowded = 0
+		if near(last, j) {
 			crowded = 1
-		} else {
-			crowded = 0
 		}
 		out = append(out, j)
 		last = j + 1

@@ -1,6 +1,7 @@
 package core_test
 
 import (
+	"go/ast"
 	"go/parser"
 	"go/token"
 	"io/fs"
@@ -49,21 +50,21 @@ func TestCorePackagesImportNoIOAndNothingOfOursOutsideCore(t *testing.T) {
 
 // arrows are what each room may import of ours, besides what these import in turn.
 var arrows = map[string]string{
-	"core/given": "", "core/together": "", "core/towns": "", "core/num": "", "core/walk": "core/num",
+	"core/given": "", "core/together": "", "core/towns": "", "core/num": "", "core/walk": "core/limb core/num",
 	"core/pomology":  "core/given",
 	"core/almanac":   "core/pomology core/given",
 	"core/limb":      "core/pomology core/given",
 	"core/light":     "core/limb core/together",
 	"core/training":  "core/limb core/pomology core/given core/num",
 	"core/quickline": "core/limb",
-	"core/find":      "core/limb core/pomology core/training",
+	"core/find":      "core/given core/limb core/pomology core/training",
 	"core/growth":    "core/almanac core/light core/limb core/pomology core/given",
-	"core/cut":       "core/find core/growth core/light core/limb core/pomology core/together",
+	"core/cut":       "core/find core/given core/growth core/light core/limb core/pomology core/together",
 	"core/crop":      "core/almanac core/limb core/pomology core/given core/together core/num",
 	"core/year":      "core/almanac core/crop core/cut core/find core/limb core/pomology core/training core/given",
 	"core/days":      "core/almanac core/year",
-	"core/diagnose":  "core/given",
-	"core/yard":      "core/almanac core/find core/given core/light core/limb core/year",
+	"core/diagnose":  "core/almanac core/find core/given core/limb core/pomology core/year",
+	"core/yard":      "core/almanac core/find core/given core/light core/limb core/pomology core/training core/year",
 	"words":          "core/",
 	"contract":       "core/almanac core/find core/given core/year",
 	"store":          "core/almanac core/crop core/limb core/pomology core/training core/year core/given",
@@ -103,6 +104,55 @@ func TestArrowsPointDownOnly(t *testing.T) {
 				ok := slices.ContainsFunc(strings.Fields(allowed), func(a string) bool { return a == name || strings.HasSuffix(a, "/") && strings.HasPrefix(name, a) })
 				require.True(t, ok, "%s imports %s", path, name)
 			}
+		}
+	}
+}
+
+// TestFindingsAreNamedByTheirCodes: a code of a finding is written as text where it is declared, and nowhere else.
+func TestFindingsAreNamedByTheirCodes(t *testing.T) {
+	declared := map[string]bool{}
+	f, err := parser.ParseFile(token.NewFileSet(), "find/codes.go", nil, 0)
+	require.NoError(t, err)
+	ast.Inspect(f, func(n ast.Node) bool {
+		if l, ok := n.(*ast.BasicLit); ok && l.Kind == token.STRING {
+			declared[l.Value] = true
+		}
+		return true
+	})
+	require.Greater(t, len(declared), 40)
+	for _, pattern := range []string{"find/*.go", "cut/*.go", "year/*.go", "diagnose/*.go", "../orchard/*.go"} {
+		paths, err := filepath.Glob(pattern)
+		require.NoError(t, err)
+		require.NotEmpty(t, paths)
+		for _, path := range paths {
+			if strings.HasSuffix(path, "_test.go") || path == "find/codes.go" {
+				continue
+			}
+			set := token.NewFileSet()
+			f, err := parser.ParseFile(set, path, nil, 0)
+			require.NoError(t, err)
+			written := func(e ast.Expr) {
+				if l, ok := e.(*ast.BasicLit); ok {
+					require.False(t, declared[l.Value], "%s writes %s as text", set.Position(l.Pos()), l.Value)
+				}
+			}
+			ast.Inspect(f, func(n ast.Node) bool {
+				switch n := n.(type) {
+				case *ast.BasicLit:
+					if strings.Contains(n.Value, "_") { // no other word of the job is written so
+						written(n)
+					}
+				case *ast.BinaryExpr:
+					if s, ok := n.X.(*ast.SelectorExpr); ok && s.Sel.Name == "Code" {
+						written(n.Y)
+					}
+				case *ast.CallExpr:
+					if s, ok := n.Fun.(*ast.SelectorExpr); ok && len(n.Args) > 0 && (s.Sel.Name == "tell" || s.Sel.Name == "finding" || s.Sel.Name == "Code") {
+						written(n.Args[0])
+					}
+				}
+				return true
+			})
 		}
 	}
 }

@@ -91,7 +91,7 @@ func (b *standing) orchard() error {
 		b.options = b.options.ForHumidSummers()
 	}
 	b.options.Vigour, b.options.Weighs = b.core.Class, find.Weighs(c.Orchard.Weighs)
-	b.options.Without = []find.Code{"overloaded", "thin_for_load"} // what limbs carry is told by the load of the fruit, once
+	b.options.Without = []find.Code{find.Overloaded, find.ThinForLoad} // what limbs carry is told by the load of the fruit, once
 	if b.core.Aim == year.Build {
 		yes := true
 		b.options.Building = &yes

@@ -189,7 +189,7 @@ func (b *standing) finding(m *limb.Map, f find.Lettered) FindingBody {
 	i := m.Index(f.Limb)
 	at := math.Min(m.Axes[i].L, f.AtCM)
 	show := at
-	if at == 0 && f.Code != "sucker" { // the letter stands on the offending stretch, not in the fork
+	if at == 0 && f.Code != find.Sucker { // the letter stands on the offending stretch, not in the fork
 		show = math.Min(m.Axes[i].L, math.Max(8, 0.3*m.Axes[i].L))
 	}
 	if c, ok := f.Fact("at_contact_cm"); ok {

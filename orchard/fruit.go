@@ -7,9 +7,7 @@ import (
 
 	"vertumna/core/almanac"
 	"vertumna/core/crop"
-	"vertumna/core/given"
 	"vertumna/core/limb"
-	"vertumna/core/pomology"
 	"vertumna/core/year"
 	"vertumna/store"
 )
@@ -94,7 +92,10 @@ func (k *Keeper) workOut(ctx context.Context, planned *Planned, tp *year.TreePla
 		return nil, err
 	}
 	f.years = crop.YearsOf(b.core.Kind, f.seasons(), f.season, f.reference(), f.plan.Expected)
-	f.timing(planned.Yard.Place.FrostRisk(day, f.season))
+	clock := year.Fruitlets{DiameterMM: f.mm, FrostRisk: planned.Yard.Place.FrostRisk(day, f.season), ThinAnyway: f.in.ThinAnyway, Time: crop.HabitOf(f.school, f.core.Kind).Time}
+	if t, ok := f.tp.Anchors.ThinTime(f.core.Kind, f.day, clock); ok {
+		f.time = &t
+	}
 	return f, nil
 }
 
@@ -126,22 +127,16 @@ func (f *fruitMade) reference() int { return crop.Reference(f.core.Kind, f.secti
 // gather fills in what is known of the tree in the season.
 func (f *fruitMade) gather(planned *Planned) {
 	t, a, k := &f.core, f.tp.Anchors, f.core.Kind
+	habit := crop.HabitOf(f.school, k)
 	f.in = crop.Tree{
 		Kind: k, Map: f.m, Light: f.light, ReachCM: f.options.ReachCM, TrunkMM: t.TrunkMM, ScaffoldsMM: t.ScaffoldsMM,
 		Draw: true, SeasonInPlace: max(1, t.AgeIn(f.season, f.south)), Vigour: t.Class, RemovedShare: f.tp.Account.Removed, Alive: 1,
-		StoneSpacing: map[string]string{"10-cm": "10", "15-cm": "15"}[f.school.Value("thin_stone")],
-		ThinAnyway:   t.Wishes.ThinAnyway, FrostRisk: planned.Yard.Place.FrostRisk(f.day, f.season),
+		StoneSpacing: habit.StoneSpacing, PerCluster: habit.PerCluster,
+		ThinAnyway: t.Wishes.ThinAnyway, FrostRisk: planned.Yard.Place.FrostRisk(f.day, f.season),
 		Terms: crop.LoadTerms{InLeaf: true, Safety: crop.Safety(f.contents.Orchard.Exposed)},
 	}
 	if t.ShootCM > 0 {
 		f.in.GrowthRatio = t.ShootCM / k.Growth.ExtensionCM
-	}
-	if k.Group == pomology.Pome {
-		n := 1
-		if f.school.Is("thin_pome", "two-per-cluster") {
-			n = 2
-		}
-		f.in.PerCluster = &n
 	}
 	if ps := f.contents.People; len(ps) > 0 && ps[0].HandSpanCM >= 6 {
 		f.in.HandCM = &ps[0].HandSpanCM
@@ -288,87 +283,7 @@ func (f *fruitMade) takenByCuts(ctx context.Context, s *store.Store) error {
 	return nil
 }
 
-// timing says whether fruit is to be thinned now, while fruitlets hang.
-func (f *fruitMade) timing(risk float64) {
-	a := f.tp.Anchors
-	first, petals := a.Day(almanac.FirstBloom.String()), a.Day(almanac.PetalFall.String())
-	harvest := a.Day(almanac.HarvestStart.String())
-	if !first.Known() || f.day < first || harvest.Known() && f.day > harvest {
-		return
-	}
-	in := given.New[crop.TimeInput]()
-	in.Species, in.FrostRisk, in.ThinAnyway = f.core.Kind.Slug, risk, f.in.ThinAnyway
-	in.InBloom = petals.Known() && f.day < petals
-	in.School = map[string]string{"bloom": crop.AtBloom, "fruitlet-18": crop.AtFruitlet}[f.school.Value("thin_time")]
-	if in.School == "" {
-		in.School = crop.AfterDrop
-	}
-	if f.mm > 0 {
-		mm := math.Round(f.mm*10) / 10
-		in.DiameterMM = &mm
-	}
-	if bloom := a.Day(almanac.FullBloom.String()); bloom.Known() && f.day >= bloom {
-		n := min(250, int(f.day-bloom))
-		in.DaysAfterBloom = &n
-	}
-	if drop := a.Day(almanac.DropEnd.String()); drop.Known() && f.day >= drop {
-		in.DropOver, in.DaysSinceDrop = true, min(200, int(f.day-drop))
-	}
-	if stone := a.Day(almanac.PitHardening.String()); stone.Known() && f.day >= stone {
-		in.StoneHard = true
-	}
-	if t, err := crop.ThinningTime(in); err == nil {
-		f.time = &t
-	}
-}
-
 // facts are what the year's tasks take from the tree's fruit.
 func (f *fruitMade) facts() *year.Fruit {
-	p := f.plan
-	out := &year.Fruit{
-		Season: f.season, Limbs: len(p.Limbs), Standing: f.years.Now, Counted: p.Targets.Available != nil && (p.Count != nil || p.Glance != nil),
-		Keep: p.Allot.Keep, KG: math.Round(p.Targets.KG*10) / 10,
-	}
-	if p.Count != nil {
-		out.ToCount = p.Count.CountMore
-	} else {
-		out.ToCount = len(p.ToCount)
-	}
-	if p.Whether != nil {
-		out.Verdict = p.Whether.Verdict
-	}
-	if p.Allot.Remove != nil {
-		out.Remove = *p.Allot.Remove
-	}
-	if p.Allot.Minutes != nil {
-		out.Minutes = *p.Allot.Minutes
-	}
-	for i := range p.Loads {
-		l := &p.Loads[i]
-		if !f.winter && p.Counted && (l.State == crop.LoadOver || l.State == crop.LoadDanger) {
-			out.Laden = append(out.Laden, year.Laden{Limb: l.Limb, Use: math.Round(l.Use*100) / 100, PropAtCM: l.PropAtCM, Holds: l.PropHolds, Remove: l.Remove})
-		}
-	}
-	if second := f.second(); second != nil {
-		out.Again = len(second.Again)
-	}
-	return out
-}
-
-// second judges what was left on the limbs that were thinned; nil before any was.
-func (f *fruitMade) second() *crop.Second {
-	in := given.New[crop.SecondInput]()
-	for _, l := range f.plan.Limbs {
-		if l.Pass.Done {
-			in.Limbs = append(in.Limbs, crop.LeftLimb{ID: l.ID, Keep: l.Share.Keep, Left: l.Pass.Left})
-		}
-	}
-	if len(in.Limbs) == 0 {
-		return nil
-	}
-	out, err := crop.SecondPass(in)
-	if err != nil {
-		return nil
-	}
-	return &out
+	return year.FruitOf(f.plan, f.years.Now, f.season, !f.winter)
 }

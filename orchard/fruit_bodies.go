@@ -240,7 +240,7 @@ func (f *fruitMade) body() *FruitBody {
 		Time: f.time, FruitMM: round1(f.mm), MMSeen: f.mmSeen, RingsMM: ringsMM, Count: p.Count, Glance: f.in.Glance, ToCount: orEmpty(p.ToCount),
 		Lines: fruitLines(t.Lines, t.Binding), Binding: t.Binding, Binds: words.Binding(t.Lines, t.Binding), Target: t.Target, Keep: p.Allot.Keep, Available: t.Available,
 		Remove: p.Allot.Remove, MassG: round1(t.MassG), KG: round1(t.KG), Spacing: t.SpacingCM, Whether: p.Whether, Minutes: p.Allot.Minutes,
-		Limbs: []FruitLimb{}, Loads: []LoadBody{}, Second: f.second(), Frost: f.frost, Years: []CropYear{}, Broken: f.broken(), Why: why, How: how,
+		Limbs: []FruitLimb{}, Loads: []LoadBody{}, Second: f.plan.Second(), Frost: f.frost, Years: []CropYear{}, Broken: f.broken(), Why: why, How: how,
 		Warnings: []string{}, Safety: words.FruitSafety(), LoadBy: "expected",
 	}
 	out.Beside = f.beside()

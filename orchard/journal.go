@@ -125,21 +125,7 @@ func endTestFaults(e *store.Entry) given.Faults {
 	if e.Kind == "end-tests" && (e.TreeID == "" || len(e.EndTests) == 0) {
 		out = append(out, given.Fault{Code: "no_tests", Field: "end_tests", Given: "none", Expected: "a tree and at least one answer"})
 	}
-	for _, slug := range slices.Sorted(maps.Keys(e.EndTests)) {
-		expected := "an end test"
-		for _, t := range find.EndTests() {
-			if t.Slug == slug {
-				expected = t.Words[0] + " or " + t.Words[1]
-				if slices.Contains(t.Words[:], e.EndTests[slug]) {
-					expected = ""
-				}
-			}
-		}
-		if expected != "" {
-			out = append(out, given.Fault{Code: "bad_test", Field: "end_tests." + slug, Given: e.EndTests[slug], Expected: expected})
-		}
-	}
-	return out
+	return append(out, find.CheckAnswers(e.EndTests)...)
 }
 
 // departures writes the choices that differ from the preset, in order.

@@ -7,7 +7,6 @@ import (
 	"strings"
 
 	"vertumna/core/almanac"
-	"vertumna/core/limb"
 	"vertumna/core/walk"
 	"vertumna/core/year"
 	"vertumna/store"
@@ -209,11 +208,8 @@ func (out *SheetBody) bring(p *Planned, made walk.Plan, tasks map[string]*year.T
 // cannot be read, which was told when the tree was planned.
 func (k *Keeper) healthOf(ctx context.Context, p *Planned, tp *year.TreePlan, mark store.MapMark, day almanac.Day) walk.Health {
 	out := walk.Clean
-	for i := range p.Contents.Entries {
-		e := &p.Contents.Entries[i]
-		if e.TreeID == tp.Tree.ID && e.Kind == "seen" && e.Date <= day && e.Date > day-365 && catching(e.Agent) {
-			out = walk.Sick
-		}
+	if p.sickSeen(tp.Tree.ID, day) > 0 {
+		out = walk.Sick
 	}
 	if mark.Revision == 0 {
 		return out
@@ -223,7 +219,7 @@ func (k *Keeper) healthOf(ctx context.Context, p *Planned, tp *year.TreePlan, ma
 		if err != nil {
 			return walk.Clean, err
 		}
-		return healthOn(m), nil
+		return walk.HealthOf(m), nil
 	})
 	if err != nil {
 		return out
@@ -231,30 +227,14 @@ func (k *Keeper) healthOf(ctx context.Context, p *Planned, tp *year.TreePlan, ma
 	return max(out, seen)
 }
 
-// healthOn is what a limb map says of how a tree is touched.
-func healthOn(m *limb.Map) walk.Health {
-	out := walk.Clean
-	for i := range m.Axes {
-		for _, x := range m.Axes[i].Marks {
-			if x.Kind == limb.Diseased {
-				out = max(out, walk.Sick)
-				if x.Agent == "canker" || x.Agent == "rot" || x.Agent == "" {
-					out = walk.Cankered
-				}
-			}
+// sickSeen counts what was logged of catching sickness on a tree within the year before a day.
+func (p *Planned) sickSeen(tree string, day almanac.Day) (n int) {
+	for i := range p.Contents.Entries {
+		if e := &p.Contents.Entries[i]; e.TreeID == tree && e.Kind == "seen" && e.Date <= day && e.Date > day-365 && walk.Catching(e.Agent) {
+			n++
 		}
 	}
-	return out
-}
-
-// catching are words of what a blade carries from tree to tree.
-func catching(agent string) bool {
-	for _, w := range []string{"canker", "blight", "rot", "curl", "gum"} {
-		if strings.Contains(strings.ToLower(agent), w) {
-			return true
-		}
-	}
-	return false
+	return n
 }
 
 // gate is where the walk begins: the plot's first corner.

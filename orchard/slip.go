@@ -119,7 +119,7 @@ func (p *slipMade) without(of int) []find.Code {
 }
 
 // whileForming is what a slip looks for while a tree's frame is built: one word at a time.
-var whileForming = []find.Code{"dead", "diseased", "damaged", "borer", "sucker", "water_sprout", "crossing", "out_of_plane"}
+var whileForming = []find.Code{find.DeadWood, find.DiseasedWood, find.DamagedWood, find.Borer, find.Sucker, find.WaterSprout, find.Crossing, find.OutOfPlane}
 
 // framed says whether the tree's frame is still built, step by step.
 func (p *slipMade) framed() bool { return p.framedIn(p.of.year) }
@@ -231,8 +231,8 @@ func (p *slipMade) choose() {
 	p.standing.options.Harvested = p.season == limb.Summer && p.harvestOver()
 	p.options = p.bySchool(p.of, p.noLeaf())
 	if p.plan != nil && !p.madeThen {
-		p.options.Used, p.options.BigUsed = p.plan.Account.Removed, p.bigUsed()
-		p.options.ZonesUsed = p.zonesUsed()
+		spent := p.spent()
+		p.options.Used, p.options.BigUsed, p.options.ZonesUsed = p.plan.Account.Removed, spent.Big, spent.Zones
 	}
 	p.choices = p.decided()
 	for key, c := range p.choices {
@@ -302,31 +302,10 @@ func (p *slipMade) cutsThisYear(visit func(e *store.Entry)) {
 	}
 }
 
-// zonesUsed is what the tree year took of each third of the height; a share that was not told by thirds went from all alike.
-func (p *slipMade) zonesUsed() (used [3]float64) {
-	p.cutsThisYear(func(e *store.Entry) {
-		for k := range used {
-			taken := e.Share
-			if e.Zones != nil {
-				taken = e.Zones[k]
-			}
-			used[k] = 1 - (1-used[k])*(1-taken)
-		}
-	})
-	return used
-}
-
-// bigUsed counts the big wounds already made this tree year.
-func (p *slipMade) bigUsed() int {
-	n := 0
-	p.cutsThisYear(func(e *store.Entry) {
-		for _, mm := range e.CutMM {
-			if mm > cut.BigWoundMM {
-				n++
-			}
-		}
-	})
-	return n
+// spent is what the tree year has lost to the saw so far.
+func (p *slipMade) spent() (out cut.Spent) {
+	p.cutsThisYear(func(e *store.Entry) { out.Take(e.Share, e.Zones, e.CutMM) })
+	return out
 }
 
 // decided are the choices in force for this slip, by finding.

@@ -105,7 +105,7 @@ func (p *slipMade) window() (opens, closes almanac.Day) {
 	if p.plan == nil {
 		return almanac.NoDay, almanac.NoDay
 	}
-	kind := year.TaskKind(p.taskKind())
+	kind := year.SlipTask(p.plan, p.season, p.day)
 	for i := range p.plan.Tasks {
 		if t := &p.plan.Tasks[i]; t.Kind == kind {
 			return t.Window.Opens.Day, t.Window.Closes.Day

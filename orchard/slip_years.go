@@ -354,21 +354,15 @@ func (p *slipMade) told(s *cut.Slip) []string {
 // replace sets a new tree beside this one, over the same years and in the same hours of all care.
 func (p *slipMade) replace(rows []cut.YearRow, years []YearBody) *ReplaceBody {
 	care := p.core.Kind.Care
-	out := &ReplaceBody{
-		YearsToFullCrop: care.YearsToFullCrop, KeepHours: math.Round(cut.KeepHours(rows, care.HoursAYear)),
-		NewHours: math.Round(cut.NewTreeHours(len(rows), care.HoursAYear, care.YearsToFullCrop)),
+	kilos := make([]float64, len(years))
+	for k := range years {
+		kilos[k] = years[k].Kilos
 	}
-	full := 0.0
-	for _, y := range years {
-		full = math.Max(full, y.Kilos)
+	r := cut.SetAgainstNew(rows, kilos, care.HoursAYear, care.YearsToFullCrop)
+	return &ReplaceBody{
+		YearsToFullCrop: care.YearsToFullCrop, KeepHours: r.KeepHours, NewHours: r.NewHours, KeepKilos: r.KeepKilos, NewKilos: r.NewKilos,
+		Says: p.speaker.Replace(len(years), care.YearsToFullCrop, r.KeepKilos, r.NewKilos),
 	}
-	for k, y := range years {
-		out.KeepKilos += y.Kilos
-		out.NewKilos += full * cut.NewTreeCrop(k+1, care.YearsToFullCrop)
-	}
-	out.KeepKilos, out.NewKilos = math.Round(out.KeepKilos), math.Round(out.NewKilos)
-	out.Says = p.speaker.Replace(len(years), care.YearsToFullCrop, out.KeepKilos, out.NewKilos)
-	return out
 }
 
 // afterSlip is the tree with its slip made, and grown on so many winters.

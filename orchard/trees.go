@@ -2,11 +2,12 @@ package orchard
 
 import (
 	"context"
-	"fmt"
 	"math"
 
 	"vertumna/core/given"
 	"vertumna/core/pomology"
+	"vertumna/core/training"
+	"vertumna/core/yard"
 	"vertumna/core/year"
 	"vertumna/store"
 	"vertumna/words"
@@ -86,7 +87,7 @@ func (k *Keeper) CheckTree(ctx context.Context, slug string, t *store.Tree) (*st
 		t.Code = year.Label(codes)
 		core.Code = t.Code
 	}
-	if err := wiresRise(t.WiresCM); err != nil {
+	if err := training.WiresRise(t.WiresCM); err != nil {
 		return nil, nil, err
 	}
 	errs, warnings := year.CheckTree(&core, t.Hole, holes, standing, k.today())
@@ -127,20 +128,7 @@ func (k *Keeper) AdviseForm(ctx context.Context, slug string, in Spot) ([]FormAd
 			a.Site = p.ForAdviser()
 		}
 	}
-	size, _, _ := kind.SizeFor(a.Class)
-	for _, f := range c.Orchard.Plot.Features {
-		d := distance(f.Points, in.X, in.Y)
-		switch f.Kind {
-		case "wall", "fence":
-			if !a.HasWall || 100*d < a.WallWithinCM {
-				a.HasWall, a.WallWithinCM = true, 100*d
-			}
-		case "path":
-			a.PathInSpread = a.PathInSpread || d < size.SpreadM/2
-		case "bed":
-			a.ShadesABed = a.ShadesABed || d < size.HeightM
-		}
-	}
+	plotOf(c).Advise(&a, yard.Point{X: in.X, Y: in.Y})
 	out := []FormAdvice{}
 	for _, v := range pomology.Advise(a) {
 		f := FormAdvice{
@@ -156,35 +144,4 @@ func (k *Keeper) AdviseForm(ctx context.Context, slug string, in Spot) ([]FormAd
 		out = append(out, f)
 	}
 	return out, nil
-}
-
-// distance of a spot from a line or closed shape of points, metres.
-func distance(points []store.Point, x, y float64) float64 {
-	best := math.Inf(1)
-	for i, p := range points {
-		q := points[(i+1)%len(points)]
-		if i+1 == len(points) && len(points) < 3 {
-			q = p
-		}
-		dx, dy := q.X-p.X, q.Y-p.Y
-		t := 0.0
-		if l := dx*dx + dy*dy; l > 0 {
-			t = math.Max(0, math.Min(1, ((x-p.X)*dx+(y-p.Y)*dy)/l))
-		}
-		best = math.Min(best, math.Hypot(x-p.X-t*dx, y-p.Y-t*dy))
-	}
-	return best
-}
-
-// wireApartCM: two wires closer than a hand leave no room for the shoots between them.
-const wireApartCM = 10
-
-// wiresRise refuses wires that do not rise, or stand closer than a hand.
-func wiresRise(cm []float64) error {
-	for i := 1; i < len(cm); i++ {
-		if cm[i] < cm[i-1]+wireApartCM {
-			return given.Fault{Code: "wires_close", Field: "wires_cm", Given: fmt.Sprintf("%g after %g", cm[i], cm[i-1]), Expected: fmt.Sprintf("at least %g cm, a hand above the wire below", cm[i-1]+wireApartCM)}
-		}
-	}
-	return nil
 }

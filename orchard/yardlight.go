@@ -273,7 +273,7 @@ func (b *YardLightBody) trees(p *Planned, y *yard.Lit, s light.Shading) {
 		body := TreeLightBody{
 			ID: t.ID, Code: t.Code, X: t.X, Y: t.Y, Light: math.Round(100*s.Without[o]) / 100, Hours: round1(s.SunHours[o]), Means: p.Speaker.SunMeans(s.SunHours[o]),
 			Own: own, Beside: p.Speaker.SunBeside(own, s.SunHours[o]),
-			Shades: []ShadeBody{}, Height: math.Round(y.Heights[o]) / 100, RuleM: rowRuleM(p, y.Trees, t),
+			Shades: []ShadeBody{}, Height: math.Round(y.Heights[o]) / 100, RuleM: yard.RowRuleM(p.Contents.Orchard.Plot.RowDistance, t, y.Trees),
 		}
 		for a, lost := range s.Lost[o] {
 			if a == o || lost < 0.005 {
@@ -320,21 +320,4 @@ func insertShade(list []ShadeBody, s ShadeBody) []ShadeBody {
 	}
 	list = append(list[:at:at], append([]ShadeBody{s}, list[at:]...)...)
 	return list[:min(len(list), toldShades)]
-}
-
-// rowRuleM is the rule of thumb: nine tenths of the row distance, or of the distance to the nearest tree.
-func rowRuleM(p *Planned, trees []*year.Tree, t *year.Tree) float64 {
-	near := p.Contents.Orchard.Plot.RowDistance
-	if near == 0 {
-		near = math.Inf(1)
-		for _, o := range trees {
-			if o != t {
-				near = math.Min(near, math.Hypot(o.X-t.X, o.Y-t.Y))
-			}
-		}
-	}
-	if math.IsInf(near, 1) {
-		return 0
-	}
-	return math.Round(100*training.RowRule*near) / 100
 }

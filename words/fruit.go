@@ -60,18 +60,17 @@ func (s Speaker) Count(c *crop.Count, limbs int) string {
 }
 
 var whethers = map[string]string{
-	"strip":     "It is to carry none this year: all off.",
-	"nothing":   "Nothing hangs, and nothing is to be thinned.",
-	"uncounted": "Not counted yet: count two or three limbs, or look, before you decide.",
-	"skip":      "No thinning worth the walk: only damaged, twin and touching fruit off.",
-	"light":     "A light thinning.",
-	"full":      "A full thinning: most come off, and that is right.",
+	"strip":   "It is to carry none this year: all off.",
+	"nothing": "Nothing hangs, and nothing is to be thinned.",
+	"skip":    "No thinning worth the walk: only damaged, twin and touching fruit off.",
+	"light":   "A light thinning.",
+	"full":    "A full thinning: most come off, and that is right.",
 }
 
 // Whether says if thinning is worth it, by what was counted.
 func Whether(verdict string, counted bool) string {
 	if !counted && verdict != "strip" {
-		verdict = "uncounted"
+		return "Not counted yet: count two or three limbs, or look, before you decide."
 	}
 	return whethers[verdict]
 }

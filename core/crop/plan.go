@@ -387,3 +387,21 @@ func (p *planner) loads() error {
 	p.out.Loads, err = p.r.loads(fruit, terms)
 	return err
 }
+
+// Second judges what was left on the limbs that were thinned; nil before any was.
+func (p *Plan) Second() *Second {
+	in := given.New[SecondInput]()
+	for _, l := range p.Limbs {
+		if l.Pass.Done {
+			in.Limbs = append(in.Limbs, LeftLimb{ID: l.ID, Keep: l.Share.Keep, Left: l.Pass.Left})
+		}
+	}
+	if len(in.Limbs) == 0 {
+		return nil
+	}
+	out, err := SecondPass(in)
+	if err != nil {
+		return nil
+	}
+	return &out
+}

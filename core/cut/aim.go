@@ -5,6 +5,7 @@ import (
 	"math"
 	"slices"
 
+	"vertumna/core/find"
 	"vertumna/core/limb"
 	"vertumna/core/together"
 )
@@ -40,7 +41,7 @@ func (r *run) workForAim() {
 		}
 	}
 	for _, f := range r.p.findings { // and who takes over from a bearing limb
-		if f.Code == "renewal_due" && len(f.Members) > 0 {
+		if f.Code == find.RenewalDue && len(f.Members) > 0 {
 			r.heirs[r.p.m.Index(f.Members[0])] = f.Limb
 		}
 	}
@@ -87,7 +88,7 @@ func (r *run) workForAim() {
 // soft: a finding that can wait when the year's limit is short.
 func (r *run) soft(k int) bool {
 	f := r.p.findings[k]
-	return r.p.o.AimFirst && f.Step > 2 && f.Severity < severe && f.Code != "over_height"
+	return r.p.o.AimFirst && f.Step > 2 && f.Severity < severe && f.Code != find.OverHeight
 }
 
 // keepForSummer leaves what the tops will need in summer, and the limbs that take over there.

@@ -137,7 +137,7 @@ func (p *Planner) GraftWood(s *Slip) []string {
 
 // fromRoots: a sucker is not the cultivar.
 func (p *Planner) fromRoots(i int) bool {
-	return p.m.Axes[i].Sucker || p.finding("sucker", p.m.Axes[i].ID) != nil
+	return p.m.Axes[i].Sucker || p.finding(find.Sucker, p.m.Axes[i].ID) != nil
 }
 
 // Runners are the other cuts of the same limb that would do as well for what a step solves, the best first.

@@ -140,7 +140,7 @@ func NewJudge(m *limb.Map, light limb.Light, reading find.Reading) *Judge {
 	j.harvested, j.highCM, j.day = reading.Options.Harvested, highCut, reading.Options.Day
 	j.price = reading.Options.Weighs.FruitPrice()
 	for _, f := range j.findings {
-		if f.Code == "renewal_due" && len(f.Members) > 0 {
+		if f.Code == find.RenewalDue && len(f.Members) > 0 {
 			if j.renewed == nil {
 				j.renewed = map[string]string{}
 			}

@@ -238,8 +238,8 @@ const (
 func (p *Planner) SpreadInstead(c *Step, wantedDeg float64) (s Spread, ok bool) {
 	i := p.m.Index(c.Limb)
 	a := &p.m.Axes[i]
-	narrow := slices.ContainsFunc(c.Solves, func(f find.Finding) bool { return f.Code == "narrow_crotch" && f.Limb == c.Limb })
-	upright := slices.ContainsFunc(c.Solves, func(f find.Finding) bool { return f.Code == "tip_back" }) && p.m.MeanAngle(i) < uprightDeg
+	narrow := slices.ContainsFunc(c.Solves, func(f find.Finding) bool { return f.Code == find.NarrowCrotch && f.Limb == c.Limb })
+	upright := slices.ContainsFunc(c.Solves, func(f find.Finding) bool { return f.Code == find.TipBack }) && p.m.MeanAngle(i) < uprightDeg
 	from := math.Round(a.A0)
 	if !narrow && !upright || a.Depth < 1 || a.D > spreadMM || len(a.Rings) > spreadSeasons || p.m.Has(i, limb.Bark) || from >= wantedDeg-10 {
 		return Spread{}, false
@@ -285,11 +285,11 @@ func (p *Planner) findJobs() []Job {
 	for k := range p.findings {
 		f := &p.findings[k]
 		switch f.Code {
-		case "barren":
+		case find.Barren:
 			if j, ok := p.wake(f); ok {
 				out = append(out, j)
 			}
-		case "diseased":
+		case find.DiseasedWood:
 			if short, ok := f.Fact("short_cm"); ok && short.Value > 0 {
 				j := Job{Kind: LookAtCarrier, Finding: f, Limb: f.Limb, AtCM: f.AtCM}
 				if i := p.m.Index(f.Limb); p.m.Axes[i].Parent >= 0 {
@@ -330,7 +330,7 @@ func (p *Planner) wake(f *find.Finding) (Job, bool) {
 
 // jobInstead: a job replaces the cut where little is wrong.
 func (p *Planner) jobInstead(f find.Finding) Why {
-	if f.Code != "barren" || f.Severity >= jobInsteadOf {
+	if f.Code != find.Barren || f.Severity >= jobInsteadOf {
 		return ""
 	}
 	for _, j := range p.jobs {

@@ -89,10 +89,10 @@ func (j *Judge) places(i int, q Question) []spot {
 	for _, s := range j.fruitBuds(i, q) {
 		add(s)
 	}
-	if f := j.finding("long_bearer", a.ID); f != nil {
+	if f := j.finding(find.LongBearer, a.ID); f != nil {
 		add(spot{kind: limb.ToFruits, at: f.AtCM, side: -1})
 	}
-	if f := j.finding("spurs_crowded", a.ID); f != nil {
+	if f := j.finding(find.SpursCrowded, a.ID); f != nil {
 		to, _ := f.Fact("to_cm")
 		part, _ := f.Fact("fraction")
 		add(spot{kind: limb.SpurThin, at: f.AtCM, to: to.Value, fraction: part.Value, side: -1})
@@ -140,7 +140,7 @@ func (j *Judge) soundAt(i int) (float64, bool) {
 func (j *Judge) fruitBuds(i int, q Question) []spot {
 	a := &j.m.Axes[i]
 	if q.Aim == find.Calm {
-		f := j.finding("long_shoot", a.ID)
+		f := j.finding(find.LongShoot, a.ID)
 		if f == nil {
 			return nil
 		}

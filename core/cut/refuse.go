@@ -40,7 +40,7 @@ const (
 
 func (r *run) tooIncomplete(m *made, finding int) Why {
 	conf := r.p.confident
-	if r.p.o.AimFirst && r.p.findings[finding].Code == "over_height" {
+	if r.p.o.AimFirst && r.p.findings[finding].Code == find.OverHeight {
 		return when(conf < knownForTops, Incomplete)
 	}
 	if m.unsure || r.p.guessed(r.p.m.Index(r.p.findings[finding].Limb)) {
@@ -77,7 +77,7 @@ func (r *run) byState(m *made, finding int) Why {
 	}
 	s := r.p.m.State(m.limbAt)
 	switch {
-	case s == nil || s.Due != "" && r.p.day != "" && s.Due <= r.p.day || r.p.finding("time_over", m.Limb) != nil:
+	case s == nil || s.Due != "" && r.p.day != "" && s.Due <= r.p.day || r.p.finding(find.TimeOver, m.Limb) != nil:
 		return ""
 	case s.Due == "" && r.p.o.YearsOn && s.Kind != limb.Temporary && s.Kind != limb.Extending: // nobody keeps it so for years
 		return ""
@@ -139,7 +139,7 @@ func (r *run) tooWet(m *made, finding int) Why {
 	if r.p.o.AimFirst {
 		waits = r.p.m.Kind.Group == pomology.Stone
 	}
-	return when(waits && f.Step > sickStep && f.Code != "sucker", DryWeather)
+	return when(waits && f.Step > sickStep && f.Code != find.Sucker, DryWeather)
 }
 
 // A limb is stripped when less than this is left of its flower buds, if it had some.
@@ -315,7 +315,7 @@ func (r *run) tooManyBig(m *made, finding int) Why {
 			big--
 		}
 	}
-	return when(big >= mostBig && r.p.findings[finding].Code != "dead", BigWounds)
+	return when(big >= mostBig && r.p.findings[finding].Code != find.DeadWood, BigWounds)
 }
 
 func (r *run) overLimit(m *made, finding int) Why {
@@ -329,7 +329,7 @@ func (r *run) overLimit(m *made, finding int) Why {
 	switch {
 	case r.p.summer() && r.p.o.NoLeaf != "":
 		return NotInLeaf
-	case r.p.o.AimFirst && r.p.findings[finding].Code == "over_height":
+	case r.p.o.AimFirst && r.p.findings[finding].Code == find.OverHeight:
 		return NextYear
 	case r.calms(r.p.findings[finding]):
 		return OverToSummer
@@ -340,7 +340,7 @@ func (r *run) overLimit(m *made, finding int) Why {
 // calms: work that is better done in summer, for it calms the tree.
 func (r *run) calms(f find.Finding) bool {
 	switch f.Code {
-	case "over_height", "crowsfoot", "headed_again", "water_sprout", "long_shoot":
+	case find.OverHeight, find.Crowsfoot, find.HeadedAgain, find.WaterSprout, find.LongShoot:
 		return !r.p.summer()
 	}
 	return false

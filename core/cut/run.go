@@ -180,7 +180,7 @@ func (r *run) best(step int) (choice, bool) {
 // weighed are the cuts open for a finding with what they are worth now. They are weighed anew when a cut was made or a
 // finding closed; a refusal only takes its own away, but in summer it may let a lesser cut of a top in.
 func (r *run) weighed(k, step int) []choice {
-	top := r.p.summer() && r.p.findings[k].Code == "over_height"
+	top := r.p.summer() && r.p.findings[k].Code == find.OverHeight
 	if list, known := r.ready[k]; known && !top {
 		return list
 	}
@@ -209,7 +209,7 @@ func (r *run) choices(k int) []choice {
 			out = append(out, choice{option: o, finding: k})
 		}
 	}
-	if f.Code == "over_height" && r.p.summer() && len(out) > 0 { // a thrifty, worse cut does not outbid the zero-loss one
+	if f.Code == find.OverHeight && r.p.summer() && len(out) > 0 { // a thrifty, worse cut does not outbid the zero-loss one
 		top := math.Inf(-1)
 		for _, c := range out {
 			top = math.Max(top, c.Score)
@@ -339,9 +339,9 @@ func (r *run) try(c choice, step, finding, stage int) bool {
 // exempt: what it takes does not count toward the limit.
 func (p *Planner) exempt(f find.Finding) bool {
 	switch {
-	case f.Step == sickStep || f.Code == "sucker":
+	case f.Step == sickStep || f.Code == find.Sucker:
 		return !p.o.CountAll
-	case f.Code == "water_sprout":
+	case f.Code == find.WaterSprout:
 		return p.o.SproutsFree
 	}
 	return false

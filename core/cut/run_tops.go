@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"slices"
 
+	"vertumna/core/find"
 	"vertumna/core/limb"
 )
 
@@ -73,7 +74,7 @@ func (r *run) topsFirst() {
 // stages lowers, this year, tops that cannot come to reach under the limit.
 func (r *run) stages() {
 	for k, f := range r.p.findings {
-		if r.open[k] && f.Code == "over_height" && r.why[k].Why != Lowered && (r.limited(k) || r.why[k].Why == "") {
+		if r.open[k] && f.Code == find.OverHeight && r.why[k].Why != Lowered && (r.limited(k) || r.why[k].Why == "") {
 			r.stage(k)
 		}
 	}

@@ -80,7 +80,7 @@ func (s *Slip) Shoots() (out Part) {
 	for _, g := range s.Groups {
 		only := !slices.ContainsFunc(g.Steps, func(n int) bool {
 			c := &s.Cuts[n]
-			return len(c.Solves) == 0 || slices.ContainsFunc(c.Solves, func(f find.Finding) bool { return f.Code != "long_shoot" })
+			return len(c.Solves) == 0 || slices.ContainsFunc(c.Solves, func(f find.Finding) bool { return f.Code != find.LongShoot })
 		})
 		if only {
 			out.Cuts, out.Minutes, out.Share = out.Cuts+1, out.Minutes+g.Minutes, out.Share+g.Takes
@@ -193,7 +193,7 @@ func NewPlanner(tree growth.Tree, reading find.Reading, o Options) (*Planner, er
 			c.Finding = f
 			p.carriedBy[k] = c
 		}
-		if f.Code == "over_height" && (!aside || c.Why == OtherSlip) {
+		if f.Code == find.OverHeight && (!aside || c.Why == OtherSlip) {
 			p.tops = append(p.tops, k)
 		}
 	}

@@ -42,12 +42,12 @@ func (j *Judge) inside(a, b limb.CutAt, la, lb int) bool {
 // mates: some findings are solved by cutting another limb than their own; which, and from where (limb page, 7).
 func (p *Planner) mates(f find.Finding) (other string, at float64, ok bool) {
 	switch f.Code {
-	case "crossing", "resting", "tier_gap":
+	case find.Crossing, find.Resting, find.TierGap:
 		if _, back := f.Fact(find.Backward); back { // the other runs with the tree, and stays
 			return "", 0, false
 		}
 		return f.Members[0], 0, true
-	case "fork":
+	case find.Fork:
 		if at, below := f.Fact("at_parent_cm"); below {
 			return f.Members[0], at.Value + 1, true
 		}
@@ -57,7 +57,7 @@ func (p *Planner) mates(f find.Finding) (other string, at float64, ok bool) {
 }
 
 // grouped: a finding about a group of limbs, solved when all but two are gone.
-func grouped(f find.Finding) bool { return f.Code == "same_node" || f.Code == "crowsfoot" }
+func grouped(f find.Finding) bool { return f.Code == find.SameNode || f.Code == find.Crowsfoot }
 
 const leftInGroup = 2
 
@@ -65,7 +65,7 @@ const leftInGroup = 2
 func (p *Planner) solvesIt(c limb.CutAt, cutLimb, k int) bool {
 	f, at := &p.findings[k], &p.found[k]
 	if c.Kind == limb.SpurThin {
-		return f.Code == "spurs_crowded" && f.Limb == c.Limb && f.AtCM == c.AtCM
+		return f.Code == find.SpursCrowded && f.Limb == c.Limb && f.AtCM == c.AtCM
 	}
 	if !takesAll(c.Kind) {
 		return false
@@ -133,7 +133,7 @@ func (p *Planner) questions(f find.Finding) []Question {
 	for _, id := range f.Members {
 		out = append(out, Question{Limb: id, Aim: f.Aim, AtMax: limb.Of(0)})
 	}
-	if f.Code == "crowsfoot" {
+	if f.Code == find.Crowsfoot {
 		lowest := map[int]float64{}
 		var carriers []int
 		for _, id := range f.Members {
@@ -175,7 +175,7 @@ var asides = []func(*Planner, find.Finding) Why{
 	func(p *Planner, f find.Finding) Why { return when(p.ofOtherSlip(f), OtherSlip) },
 	(*Planner).bySchool,
 	func(p *Planner, f find.Finding) Why {
-		light := f.Code == "shaded" || f.Code == "centre_closed"
+		light := f.Code == find.Shaded || f.Code == find.CentreClosed
 		return when(light && (f.Severity < darkEnough || p.m.Axes[p.m.Index(f.Limb)].Depth <= 1), LightAgain)
 	},
 }
@@ -193,14 +193,14 @@ func when(yes bool, w Why) Why {
 // ofOtherSlip: work that belongs to the other season (limb page, 7.1).
 func (p *Planner) ofOtherSlip(f find.Finding) bool {
 	if !p.summer() {
-		return f.Code == "over_height" && p.o.HeightCut == InSummer
+		return f.Code == find.OverHeight && p.o.HeightCut == InSummer
 	}
 	switch f.Code {
-	case "tip_back", "long_bearer", "spurs_crowded", "tier_gap":
+	case find.TipBack, find.LongBearer, find.SpursCrowded, find.TierGap:
 		return true
-	case "too_old", "barren", "weak", "renewal_due":
+	case find.TooOld, find.Barren, find.WeakWood, find.RenewalDue:
 		return !(onLastYear(p.m) && p.harvested)
-	case "over_height":
+	case find.OverHeight:
 		return p.o.HeightCut == WhenDormant
 	}
 	return false
@@ -210,11 +210,11 @@ func (p *Planner) ofOtherSlip(f find.Finding) bool {
 func (p *Planner) bySchool(f find.Finding) Why {
 	way, _ := f.Fact("way")
 	switch {
-	case f.Code == "tip_back" && p.o.NeverTip:
+	case f.Code == find.TipBack && p.o.NeverTip:
 		return SchoolNever
-	case f.Code == "long_shoot" && p.summer() && (p.o.SummerShoots == LeaveShoots || p.o.SummerShoots == UprightOnly && way.Text == "good"):
+	case f.Code == find.LongShoot && p.summer() && (p.o.SummerShoots == LeaveShoots || p.o.SummerShoots == UprightOnly && way.Text == "good"):
 		return SchoolNever
-	case f.Code == "long_shoot" && !p.summer() && p.o.LeaveLong && way.Text == "good":
+	case f.Code == find.LongShoot && !p.summer() && p.o.LeaveLong && way.Text == "good":
 		return SchoolNever
 	}
 	return ""

@@ -388,7 +388,7 @@ func stillAbove(rows []YearRow, end *limb.Map, reachCM, limit float64) []Above {
 					continue
 				}
 				for _, c := range append(append([]Carried{}, s.Carried...), s.LookFirst...) {
-					if c.Finding.Code == "over_height" && c.Finding.Limb == a.Limb {
+					if c.Finding.Code == find.OverHeight && c.Finding.Limb == a.Limb {
 						a.Why, a.Now, a.Cut = c.Why, c.CM, c.Cut
 					}
 				}

@@ -3,6 +3,7 @@ package cut
 import (
 	"math"
 
+	"vertumna/core/find"
 	"vertumna/core/light"
 	"vertumna/core/limb"
 )
@@ -121,7 +122,7 @@ func (r *run) overZone(m *made, finding int) Why {
 	before, after := r.zoneTaken(nil), r.zoneTaken(m)
 	for z, most := range r.p.o.Zones {
 		if r.p.o.ZonesUsed[z]+after[z] > most+1e-9 && after[z] > before[z]+1e-9 {
-			if r.calms(r.p.findings[finding]) && r.p.findings[finding].Code == "over_height" {
+			if r.calms(r.p.findings[finding]) && r.p.findings[finding].Code == find.OverHeight {
 				return ZoneToSummer
 			}
 			return ZoneToWinter

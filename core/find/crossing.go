@@ -75,7 +75,7 @@ func (f *finder) crossings() {
 		if i == s.on {
 			at = s.at
 		}
-		f.tell("crossing", i, math.Max(0, at-aboveContact), 1, []Fact{num("at_contact_cm", at), yes("seen", true)}).Members = f.ids([]int{other})
+		f.tell(Crossing, i, math.Max(0, at-aboveContact), 1, []Fact{num("at_contact_cm", at), yes("seen", true)}).Members = f.ids([]int{other})
 	}
 }
 
@@ -180,7 +180,7 @@ func (f *finder) tellCrossing(c contact, seen map[[2]int]*rub) {
 		severity = 1
 		facts = append(facts, yes("seen", true))
 	}
-	f.tell("crossing", i, math.Max(0, s-aboveContact), severity, facts, num("gap_cm", c.allow)).Members = f.ids([]int{j})
+	f.tell(Crossing, i, math.Max(0, s-aboveContact), severity, facts, num("gap_cm", c.allow)).Members = f.ids([]int{j})
 }
 
 // tellResting: near their fork, the upper limb lies on the lower.
@@ -192,7 +192,7 @@ func (f *finder) tellResting(c contact) {
 	if thin, _ := f.thinner(upper, lower); thin != upper {
 		return // the better limb lies on the poorer one: told by its weight, not its place
 	}
-	f.tell("resting", upper, math.Max(0, s-aboveContact), 0.6, []Fact{num("gap_cm", c.gap), num("at_contact_cm", s)}, num("gap_cm", touchCM)).Members = f.ids([]int{lower})
+	f.tell(Resting, upper, math.Max(0, s-aboveContact), 0.6, []Fact{num("gap_cm", c.gap), num("at_contact_cm", s)}, num("gap_cm", touchCM)).Members = f.ids([]int{lower})
 }
 
 // contacts finds where two limbs come closest within what wind and fruit allow: far along the wood, where they cross, and
@@ -311,6 +311,6 @@ func (f *finder) dense(i int) {
 		}
 	})
 	if least := denseLeast - f.o.Airy; n >= least {
-		f.tell("dense", i, 0, 0.4+0.1*float64(n-least), []Fact{num("neighbours", float64(n))}, num("neighbours", float64(least-1)))
+		f.tell(Dense, i, 0, 0.4+0.1*float64(n-least), []Fact{num("neighbours", float64(n))}, num("neighbours", float64(least-1)))
 	}
 }

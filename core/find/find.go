@@ -99,58 +99,6 @@ func Besides(kept ...Code) []Code {
 	return out
 }
 
-// rules is the order of work: 1 sick, 2 suckers and sprouts, 3 crossing, 4 wrong ways, 5 narrow and thick, 6 height,
-// 7 width, 8 light, 9 renewal and load.
-var rules = []Rule{
-	{"dead", 1, 10, Sound, practice},
-	{"diseased", 1, 10, Sound, practice},
-	{"damaged", 1, 8, Sound, practice},
-	{"borer", 1, 9, Sound, practice},
-	{"sucker", 2, 7, Remove, practice},
-	{"water_sprout", 2, 5, Remove, practice},
-	{"crossing", 3, 7, Remove, practice},
-	{"resting", 3, 4, Remove, practice},
-	{"inward", 4, 5, Remove, practice},
-	{"hanging", 4, 3, Shorten, practice},
-	{"low", 4, 4, Remove, practice},
-	{"old_upright", 4, 4, Subdue, practice},
-	{"bare_leader", 4, 3, Remove, practice},
-	{"leader_crown", 4, 3, Remove, practice},
-	{"time_over", 4, 6, Remove, practice},
-	{"out_of_plane", 4, 5, Remove, practice},
-	{"narrow_crotch", 5, 6, Remove, practice},
-	{"thick_side", 5, 4, Subdue, practice},
-	{"competitor", 5, 6, Remove, practice},
-	{"same_node", 5, 3, Remove, practice},
-	{"fork", 5, 3, Remove, practice},
-	{"tier_gap", 5, 3, Subdue, practice},
-	{"succeeded", 5, 5, Remove, practice},
-	{"too_many_limbs", 5, 5, Remove, practice},
-	{"over_height", 6, 6, Lower, practice},
-	{"crowsfoot", 6, 5, Remove, practice},
-	{"headed_again", 6, 5, Lower, practice},
-	{"top_heavy", 6, 4, Subdue, practice},
-	{"leader_long", 6, 4, Lower, practice},
-	{"path", 7, 6, Shorten, practice},
-	{"wall", 7, 4, Shorten, practice},
-	{"neighbour", 7, 4, Shorten, practice},
-	{"over_long", 7, 2, Shorten, practice},
-	{"past_length", 7, 4, Shorten, practice},
-	{"shaded", 8, 2, Open, ripening},
-	{"dense", 8, 3, Open, practice},
-	{"centre_closed", 8, 3, Open, practice},
-	{"long_shoot", 8, 2, Calm, practice},
-	{"renewal_due", 9, 4, Renew, practice},
-	{"too_old", 9, 3, Renew, practice},
-	{"barren", 9, 2, Renew, practice},
-	{"weak", 9, 2, Renew, practice},
-	{"spurs_crowded", 9, 2, Spurs, practice},
-	{"tip_back", 9, 2, Extend, practice},
-	{"long_bearer", 9, 2, Bear, practice},
-	{"overloaded", 9, 5, NoAim, strength},
-	{"thin_for_load", 9, 2, NoAim, strength},
-}
-
 // Rules lists all rules in the order of work.
 func Rules() []Rule { return rules }
 

@@ -93,7 +93,7 @@ func (f *finder) sameNode() {
 		flush := func() {
 			if len(group) >= 3 {
 				at := f.m.Axes[group[0]].Attach
-				found := f.tell("same_node", group[0], 0, 0.5, []Fact{num("count", float64(len(group))), num("at_parent_cm", at)}, num("count", 2))
+				found := f.tell(SameNode, group[0], 0, 0.5, []Fact{num("count", float64(len(group))), num("at_parent_cm", at)}, num("count", 2))
 				found.Members = f.ids(group)
 			}
 			group = nil
@@ -170,7 +170,7 @@ func (f *finder) tellFork(i, other int, ratio, long, at float64) {
 	if at >= 0 {
 		facts = append(facts, num("at_parent_cm", at))
 	}
-	f.tell("fork", i, 0, 0.4+0.3*clamp01((ratio-forkThick)/0.25), facts, num("ratio", forkThick)).Members = []string{f.m.Axes[other].ID}
+	f.tell(Fork, i, 0, 0.4+0.3*clamp01((ratio-forkThick)/0.25), facts, num("ratio", forkThick)).Members = []string{f.m.Axes[other].ID}
 }
 
 // forkAtCut: the two strongest shoots below an old cut grow alike.
@@ -235,7 +235,7 @@ func (f *finder) tierGap() {
 			}
 			gap := f.m.Base(i).Z - f.m.Base(j).Z
 			if short := math.Min(f.m.Axes[i].L, f.m.Axes[j].L); gap < wanted && f.m.Axes[i].L > 0.5*f.m.Axes[j].L {
-				found := f.tell("tier_gap", i, 0.5*short, 0.3+0.5*clamp01((wanted-gap)/wanted),
+				found := f.tell(TierGap, i, 0.5*short, 0.3+0.5*clamp01((wanted-gap)/wanted),
 					[]Fact{num("gap_cm", gap), num("wanted_cm", wanted)}, num("gap_cm", wanted))
 				found.Members = f.ids([]int{j})
 			}
@@ -282,7 +282,7 @@ func (f *finder) crowsfoot() {
 		}
 		slices.SortFunc(best, func(x, y int) int { return cmp.Compare(f.m.Axes[x].ID, f.m.Axes[y].ID) })
 		n := float64(len(best))
-		f.tell("crowsfoot", best[0], 0, 0.4+0.6*clamp01((n-3)/6), []Fact{num("count", n), num("height_cm", f.m.Base(top).Z)},
+		f.tell(Crowsfoot, best[0], 0, 0.4+0.6*clamp01((n-3)/6), []Fact{num("count", n), num("height_cm", f.m.Base(top).Z)},
 			num("count", crowsfootLeast-1)).Members = f.ids(best)
 	}
 }
@@ -318,7 +318,7 @@ func (f *finder) headedAgain() {
 	}
 	told := map[string]bool{}
 	for _, x := range f.out {
-		if x.Code == "crowsfoot" {
+		if x.Code == Crowsfoot {
 			for _, id := range x.Members {
 				told[id] = true
 			}
@@ -334,7 +334,7 @@ func (f *finder) headedAgain() {
 			continue
 		}
 		n := float64(len(shoots))
-		f.tell("headed_again", i, lowest, clamp01(0.4+0.2*float64(times-headedTimes)+0.1*(n-1)),
+		f.tell(HeadedAgain, i, lowest, clamp01(0.4+0.2*float64(times-headedTimes)+0.1*(n-1)),
 			[]Fact{num("times", float64(times)), num("count", n), num("height_cm", f.m.End(i).Z)}, num("times", headedTimes-1)).Members = f.ids(shoots)
 	}
 }
@@ -400,7 +400,7 @@ func (f *finder) overLong() {
 		median := (lengths[(len(lengths)-1)/2] + lengths[len(lengths)/2]) / 2
 		for _, c := range mates {
 			if l := f.m.Axes[c].L; l > overLongBy*median {
-				f.tell("over_long", c, overLongBy*median, 0.3+0.5*clamp01(l/median-overLongBy),
+				f.tell(OverLong, c, overLongBy*median, 0.3+0.5*clamp01(l/median-overLongBy),
 					[]Fact{num("length_cm", l), num("siblings_cm", median)}, num("length_cm", overLongBy*median))
 			}
 		}
@@ -430,7 +430,7 @@ func (f *finder) topHeavy() {
 	if f.leader >= 0 {
 		i = f.leader
 	}
-	f.tell("top_heavy", i, 0, 0.3+0.7*clamp01(high/low-topHeavyAbove),
+	f.tell(TopHeavy, i, 0, 0.3+0.7*clamp01(high/low-topHeavyAbove),
 		[]Fact{num("ratio", high/low), num("top_width_cm", high), num("foot_width_cm", low)}, num("ratio", topHeavyAbove))
 }
 

@@ -39,7 +39,7 @@ func (f *finder) bareLeader(i int) {
 		return
 	}
 	if most := f.bareTo(f.leader); a.Attach < most {
-		f.tell("bare_leader", i, 0, 0.5, []Fact{num("attach_cm", a.Attach)}, num("attach_cm", most))
+		f.tell(BareLeader, i, 0, 0.5, []Fact{num("attach_cm", a.Attach)}, num("attach_cm", most))
 	}
 }
 
@@ -60,7 +60,7 @@ func (f *finder) leaderCrown() {
 	stay := f.bestCrown(top)
 	for _, i := range top {
 		if !slices.Contains(stay, i) && !f.m.Has(i, limb.Keep) {
-			f.tell("leader_crown", i, 0, crownSeverity, []Fact{num("count", float64(len(top)))}, num("count", crownLimbs)).Members = f.ids(stay)
+			f.tell(LeaderCrown, i, 0, crownSeverity, []Fact{num("count", float64(len(top)))}, num("count", crownLimbs)).Members = f.ids(stay)
 		}
 	}
 }

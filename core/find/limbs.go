@@ -75,7 +75,7 @@ func (f *finder) isSucker(i int) bool {
 }
 
 func (f *finder) tellSucker(i int) {
-	f.tell("sucker", i, 0, 1, []Fact{num("base_height_cm", f.m.Base(i).Z)}, num("base_height_cm", suckerBaseCM))
+	f.tell(Sucker, i, 0, 1, []Fact{num("base_height_cm", f.m.Base(i).Z)}, num("base_height_cm", suckerBaseCM))
 }
 
 const (
@@ -103,7 +103,7 @@ func (f *finder) isSprout(i int) bool {
 
 func (f *finder) tellSprout(i int) {
 	a := &f.m.Axes[i]
-	f.tell("water_sprout", i, 0, 0.4+0.6*clamp01(a.L/150),
+	f.tell(WaterSprout, i, 0, 0.4+0.6*clamp01(a.L/150),
 		[]Fact{num("length_cm", a.L), num("mean_angle_deg", f.m.MeanAngle(i))}, num("mean_angle_deg", sproutAngle))
 }
 
@@ -118,7 +118,7 @@ func (f *finder) inward(i int) {
 	}
 	v := -f.m.End(i).Sub(f.m.Base(i)).Dot(out) / a.L
 	if v >= f.o.InwardRatio {
-		f.tell("inward", i, 0, 0.4+0.6*clamp01((v-f.o.InwardRatio)/0.5), []Fact{num("inward_ratio", v)}, num("inward_ratio", f.o.InwardRatio))
+		f.tell(Inward, i, 0, 0.4+0.6*clamp01((v-f.o.InwardRatio)/0.5), []Fact{num("inward_ratio", v)}, num("inward_ratio", f.o.InwardRatio))
 	}
 }
 
@@ -134,7 +134,7 @@ func (f *finder) hanging(i int) {
 	if a.A0 < 90 && a.A1 > a.A0 {
 		at = a.L * (90 - a.A0) / (a.A1 - a.A0)
 	}
-	f.tell("hanging", i, at, 0.4+0.6*clamp01((a.A1-100)/60),
+	f.tell(Hanging, i, at, 0.4+0.6*clamp01((a.A1-100)/60),
 		[]Fact{num("tip_angle_deg", a.A1), num("drop_cm", drop), yes("bears", f.bears(i, at))}, num("tip_angle_deg", hangDeg))
 }
 
@@ -149,7 +149,7 @@ func (f *finder) low(i int) {
 	}
 	z := math.Min(f.m.End(i).Z, f.m.At(i, a.L/2).Z)
 	if z < lim {
-		f.tell("low", i, 0, 0.3+0.7*clamp01((lim-z)/lim), []Fact{num("lowest_cm", z), yes("bears", f.bears(i, 0))}, num("lowest_cm", lim))
+		f.tell(TooLow, i, 0, 0.3+0.7*clamp01((lim-z)/lim), []Fact{num("lowest_cm", z), yes("bears", f.bears(i, 0))}, num("lowest_cm", lim))
 	}
 }
 
@@ -169,9 +169,9 @@ func (f *finder) narrowCrotch(i int) {
 	hard := c < f.o.CrotchHardDeg || c < f.o.CrotchSoftDeg && f.m.Has(i, limb.Bark)
 	switch {
 	case ratio >= 0.3 && hard:
-		f.tell("narrow_crotch", i, 0, 0.8+0.2*clamp01((f.o.CrotchHardDeg-c)/20), facts, num("crotch_deg", f.o.CrotchHardDeg))
+		f.tell(NarrowCrotch, i, 0, 0.8+0.2*clamp01((f.o.CrotchHardDeg-c)/20), facts, num("crotch_deg", f.o.CrotchHardDeg))
 	case ratio >= 0.5 && c < f.o.CrotchSoftDeg:
-		f.tell("narrow_crotch", i, 0, 0.4, facts, num("crotch_deg", f.o.CrotchSoftDeg))
+		f.tell(NarrowCrotch, i, 0, 0.4, facts, num("crotch_deg", f.o.CrotchSoftDeg))
 	}
 }
 
@@ -200,7 +200,7 @@ func (f *finder) thickSide(i int) {
 			break
 		}
 	}
-	f.tell("thick_side", i, at, 0.4+0.6*clamp01((ratio-lim)/0.35),
+	f.tell(ThickSide, i, at, 0.4+0.6*clamp01((ratio-lim)/0.35),
 		[]Fact{num("ratio", ratio), num("diameter_mm", a.D), num("parent_mm", carrier)}, num("ratio", lim))
 }
 
@@ -212,7 +212,7 @@ func (f *finder) competitor(i int) {
 	_, le := f.m.Axes[f.leader].LastRing()
 	lz, ez := f.m.End(f.leader).Z, f.m.End(i).Z
 	if ez >= lz-0.5*le && a.A1 <= 30 && f.m.Base(i).Z >= lz-120 {
-		f.tell("competitor", i, 0, 0.6+0.4*clamp01((ez-lz+0.5*le)/le), []Fact{num("tip_cm", ez), num("leader_cm", lz)}, num("tip_cm", lz-0.5*le))
+		f.tell(Competitor, i, 0, 0.6+0.4*clamp01((ez-lz+0.5*le)/le), []Fact{num("tip_cm", ez), num("leader_cm", lz)}, num("tip_cm", lz-0.5*le))
 	}
 }
 
@@ -229,7 +229,7 @@ func (f *finder) overHeight(i int) {
 	}
 	at, _ := f.m.FirstAbove(i, f.o.ReachCM)
 	excess := top - f.o.ReachCM
-	f.tell("over_height", i, at, 0.3+0.7*clamp01(excess/100), []Fact{num("top_cm", top), num("excess_cm", excess)}, num("top_cm", f.o.ReachCM))
+	f.tell(OverHeight, i, at, 0.3+0.7*clamp01(excess/100), []Fact{num("top_cm", top), num("excess_cm", excess)}, num("top_cm", f.o.ReachCM))
 }
 
 func (f *finder) shaded(i int) {
@@ -245,7 +245,7 @@ func (f *finder) shaded(i int) {
 	if f.light[i] < f.o.BlackLight {
 		severity = 0.8
 	}
-	f.tell("shaded", i, 0, severity, []Fact{num("light", f.light[i])}, num("light", f.o.DarkLight))
+	f.tell(Shaded, i, 0, severity, []Fact{num("light", f.light[i])}, num("light", f.o.DarkLight))
 }
 
 func (f *finder) shadeLevel(i int) int {
@@ -279,7 +279,7 @@ func (f *finder) tooOld(i int) {
 		}
 	}
 	if fresh < newWoodCM {
-		f.tell("too_old", i, 0, 0.4+0.4*(1-fresh/newWoodCM), []Fact{num("age", float64(f.grown(i))), num("new_wood_cm", fresh)},
+		f.tell(TooOld, i, 0, 0.4+0.4*(1-fresh/newWoodCM), []Fact{num("age", float64(f.grown(i))), num("new_wood_cm", fresh)},
 			num("age", float64(maxAge[f.habit()])))
 	}
 }
@@ -289,7 +289,7 @@ func (f *finder) weak(i int) {
 	for _, k := range f.m.Axes[i].Marks {
 		if k.Kind == limb.Weak {
 			_, e := f.m.Axes[i].LastRing()
-			f.tell("weak", i, 0, 0.4, []Fact{num("mark_at_cm", k.AtCM), num("last_ring_cm", e)})
+			f.tell(WeakWood, i, 0, 0.4, []Fact{num("mark_at_cm", k.AtCM), num("last_ring_cm", e)})
 			return
 		}
 	}
@@ -303,6 +303,6 @@ func (f *finder) oldUpright(i int) {
 		f.m.Flat() || f.m.Bush() && a.Depth == 1 {
 		return
 	}
-	f.tell("old_upright", i, 0, 0.4+0.6*clamp01(a.L/250),
+	f.tell(OldUpright, i, 0, 0.4+0.6*clamp01(a.L/250),
 		[]Fact{num("mean_angle_deg", f.m.MeanAngle(i)), num("age", float64(f.grown(i))), num("length_cm", a.L)}, num("mean_angle_deg", sproutAngle))
 }

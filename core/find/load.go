@@ -71,9 +71,9 @@ func (f *finder) load(i int) {
 	if stress <= f.o.StressSoftMPa {
 		return
 	}
-	code, name, severity := Code("thin_for_load"), "expected_kg", [2]float64{0.4, 0.8}
+	code, name, severity := ThinForLoad, "expected_kg", [2]float64{0.4, 0.8}
 	if f.fruited {
-		code, name, severity = "overloaded", "fruit_kg", [2]float64{0.5, 1}
+		code, name, severity = Overloaded, "fruit_kg", [2]float64{0.5, 1}
 	}
 	s := severity[0]
 	if stress > f.o.StressHardMPa {

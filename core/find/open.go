@@ -1,9 +1,11 @@
 package find
 
 import (
+	"maps"
 	"math"
 	"slices"
 
+	"vertumna/core/given"
 	"vertumna/core/limb"
 )
 
@@ -242,7 +244,7 @@ func (f *finder) centreClosed() {
 		return
 	}
 	if cyl := c.cylinder(); cyl < f.o.HatCM {
-		f.tell("centre_closed", m.Stems()[0], 0, 0.4+0.4*(1-cyl/f.o.HatCM),
+		f.tell(CentreClosed, m.Stems()[0], 0, 0.4+0.4*(1-cyl/f.o.HatCM),
 			[]Fact{num("cylinder_cm", cyl)}, num("cylinder_cm", f.o.HatCM))
 	}
 }
@@ -268,6 +270,25 @@ type EndTest struct {
 
 // EndTests lists the end tests (work page, fine point 16).
 func EndTests() []EndTest { return endTests }
+
+// CheckAnswers names the answers, by the slug of a test, that nobody asks for.
+func CheckAnswers(answers map[string]string) (out given.Faults) {
+	for _, slug := range slices.Sorted(maps.Keys(answers)) {
+		expected := "an end test"
+		for _, t := range endTests {
+			if t.Slug == slug {
+				expected = t.Words[0] + " or " + t.Words[1]
+				if slices.Contains(t.Words[:], answers[slug]) {
+					expected = ""
+				}
+			}
+		}
+		if expected != "" {
+			out = append(out, given.Fault{Code: "bad_test", Field: "end_tests." + slug, Given: answers[slug], Expected: expected})
+		}
+	}
+	return out
+}
 
 var passed = [2]string{"passed", "failed"}
 

@@ -45,5 +45,5 @@ func (f *finder) renewal(r training.Renewal, id string) {
 			at = a.Attach + a.D/20
 		}
 	}
-	f.tell("renewal_due", i, at, renewalSeverity, []Fact{num("age", float64(u.AgeYears))}, num("age", float64(r.Cycle()))).Members = f.ids(members)
+	f.tell(RenewalDue, i, at, renewalSeverity, []Fact{num("age", float64(u.AgeYears))}, num("age", float64(r.Cycle()))).Members = f.ids(members)
 }

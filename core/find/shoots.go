@@ -87,7 +87,7 @@ func (f *finder) longShoot(i int) {
 		}
 		aim, at = Remove, 0
 	}
-	found := f.tell("long_shoot", i, at, severity, []Fact{num("length_cm", e), {Name: "way", Text: way}}, num("length_cm", lim))
+	found := f.tell(LongShoot, i, at, severity, []Fact{num("length_cm", e), {Name: "way", Text: way}}, num("length_cm", lim))
 	found.Aim = aim
 }
 
@@ -113,7 +113,7 @@ func (f *finder) tipBack(i int) {
 		a.Depth != 1 && !f.isLeader(i) || e < 20 || f.m.Top(i) > f.o.ReachCM+overReachCM {
 		return
 	}
-	f.tell("tip_back", i, st+0.75*e, 0.4, []Fact{num("ring_cm", e)}, num("ring_cm", 20))
+	f.tell(TipBack, i, st+0.75*e, 0.4, []Fact{num("ring_cm", e)}, num("ring_cm", 20))
 }
 
 func (f *finder) longBearer(i int) {
@@ -139,7 +139,7 @@ func (f *finder) longBearer(i int) {
 	if at < 0 || a.L-at < 8 || f.m.At(i, at).Z > f.o.ReachCM {
 		return
 	}
-	f.tell("long_bearer", i, at, 0.3+0.4*clamp01((a.L-at)/e),
+	f.tell(LongBearer, i, at, 0.3+0.4*clamp01((a.L-at)/e),
 		[]Fact{num("length_cm", e), num("fruits", fruits), num("renew_bud_cm", renew)}, num("length_cm", 40))
 }
 
@@ -153,13 +153,13 @@ func (f *finder) barren(i int) {
 	}
 	first := math.Max(f.firstClothed(i), f.bareTo(i)) // a late leader is bare by design
 	if bare := first - f.bareTo(i); bare > f.o.BarrenCM && f.bareTo(i) > 0 {
-		f.tell("barren", i, f.bareTo(i), 0.3+0.5*clamp01(bare/a.L), []Fact{num("bare_cm", bare)}, num("bare_cm", f.o.BarrenCM))
+		f.tell(Barren, i, f.bareTo(i), 0.3+0.5*clamp01(bare/a.L), []Fact{num("bare_cm", bare)}, num("bare_cm", f.o.BarrenCM))
 	} else if f.bareTo(i) == 0 && first > f.o.BarrenCM && first > 0.4*a.L {
-		f.tell("barren", i, 0, 0.3+0.5*clamp01(first/a.L), []Fact{num("bare_cm", first)}, num("bare_cm", f.o.BarrenCM))
+		f.tell(Barren, i, 0, 0.3+0.5*clamp01(first/a.L), []Fact{num("bare_cm", first)}, num("bare_cm", f.o.BarrenCM))
 	}
 	from, to := f.longestGap(i, first)
 	if to-from > f.o.BarrenCM {
-		f.tell("barren", i, from, 0.3+0.5*clamp01((to-from)/a.L),
+		f.tell(Barren, i, from, 0.3+0.5*clamp01((to-from)/a.L),
 			[]Fact{num("bare_cm", to-from), num("from_cm", from), num("to_cm", to)}, num("bare_cm", f.o.BarrenCM))
 	}
 }
@@ -270,7 +270,7 @@ func (f *finder) spursCrowded(i int) {
 		if n <= most || f.m.AgeAt(i, (s.FromCM+s.ToCM)/2) < 4 {
 			continue
 		}
-		f.tell("spurs_crowded", i, s.FromCM, 0.3+0.5*clamp01(n/most-1), []Fact{
+		f.tell(SpursCrowded, i, s.FromCM, 0.3+0.5*clamp01(n/most-1), []Fact{
 			num("to_cm", s.ToCM), num("per_m", n), num("most_per_m", most), num("fraction", math.Max(0.1, math.Min(0.5, 1-0.8*most/n))),
 		}, num("per_m", most))
 	}

@@ -29,7 +29,7 @@ func (f *finder) stateOver(i int) {
 	if s.Kind != limb.Temporary && s.Kind != limb.OneSeason || !thick && !picked && !f.until(s) {
 		return
 	}
-	f.tell("time_over", i, 0, 0.9, []Fact{num("diameter_mm", d), {Name: "state", Text: s.Kind}}, num("diameter_mm", limb.TemporaryMM))
+	f.tell(TimeOver, i, 0, 0.9, []Fact{num("diameter_mm", d), {Name: "state", Text: s.Kind}}, num("diameter_mm", limb.TemporaryMM))
 }
 
 // succeeded: a limb whose successor was named, once that one can take over.
@@ -44,7 +44,7 @@ func (f *finder) succeeded(i int) {
 	}
 	ratio := f.m.Axes[k].D / math.Max(1e-9, f.m.Axes[i].D)
 	if ratio >= successor {
-		t := f.tell("succeeded", i, 0, 0.8, []Fact{num("ratio", ratio)}, num("ratio", successor))
+		t := f.tell(Succeeded, i, 0, 0.8, []Fact{num("ratio", ratio)}, num("ratio", successor))
 		t.Members = []string{s.Limb}
 	}
 }
@@ -56,7 +56,7 @@ func (f *finder) pastLength(i int) {
 		return
 	}
 	if start, e := f.m.Axes[i].LastRing(); len(f.m.Axes[i].Rings) > 1 && e >= grownPastCM {
-		f.tell("past_length", i, start, 0.6, []Fact{num("ring_cm", e)}, num("ring_cm", grownPastCM))
+		f.tell(PastLength, i, start, 0.6, []Fact{num("ring_cm", e)}, num("ring_cm", grownPastCM))
 	}
 }
 
@@ -70,7 +70,7 @@ func (f *finder) outOfPlane(i int) {
 	plane := limb.Heading(f.planeAzimuth())
 	across := math.Abs(away.X*plane.Y-away.Y*plane.X) / a.L
 	if across >= outOfPlane {
-		f.tell("out_of_plane", i, 0, 0.4+0.5*clamp01((across-outOfPlane)/(1-outOfPlane)), []Fact{num("across_ratio", across), num("length_cm", a.L)}, num("across_ratio", outOfPlane))
+		f.tell(OutOfPlane, i, 0, 0.4+0.5*clamp01((across-outOfPlane)/(1-outOfPlane)), []Fact{num("across_ratio", across), num("length_cm", a.L)}, num("across_ratio", outOfPlane))
 	}
 }
 
@@ -118,7 +118,7 @@ func (f *finder) tooManyLimbs() {
 			worst = i
 		}
 	}
-	f.tell("too_many_limbs", worst, 0, 0.5+0.4*clamp01(float64(len(main)-most)/4), []Fact{num("count", float64(len(main)))}, num("count", float64(most)))
+	f.tell(TooManyLimbs, worst, 0, 0.5+0.4*clamp01(float64(len(main)-most)/4), []Fact{num("count", float64(len(main)))}, num("count", float64(most)))
 }
 
 const mainLimbCM = 60
@@ -161,5 +161,5 @@ func (f *finder) leaderLong() {
 		return
 	}
 	over := a.L - highest - leaderStopCM
-	f.tell("leader_long", f.leader, highest+leaderStopCM, 0.3+0.5*clamp01(over/100), []Fact{num("over_cm", over)}, num("over_cm", leaderStopCM))
+	f.tell(LeaderLong, f.leader, highest+leaderStopCM, 0.3+0.5*clamp01(over/100), []Fact{num("over_cm", over)}, num("over_cm", leaderStopCM))
 }

@@ -35,7 +35,7 @@ func (f *finder) path(i int) {
 		})
 		if ok {
 			z := f.m.At(i, s).Z - f.sag(i, s)
-			f.tell("path", i, s, 0.5+0.5*clamp01((clearCM-z)/150), []Fact{num("height_cm", z), {Name: "name", Text: p.Name}}, num("height_cm", clearCM))
+			f.tell(OverPath, i, s, 0.5+0.5*clamp01((clearCM-z)/150), []Fact{num("height_cm", z), {Name: "name", Text: p.Name}}, num("height_cm", clearCM))
 			return
 		}
 	}
@@ -64,7 +64,7 @@ func (f *finder) wall(i int) {
 		}
 		s, ok := f.firstInside(i, func(_ float64, at limb.Vec) bool { return at.Z < w.TopCM && limb.InPolygon(w.Polygon, at.X, at.Y) })
 		if ok {
-			f.tell("wall", i, s, 0.5, []Fact{num("height_cm", f.m.At(i, s).Z), {Name: "name", Text: w.Name}}, num("height_cm", w.TopCM))
+			f.tell(AtWall, i, s, 0.5, []Fact{num("height_cm", f.m.At(i, s).Z), {Name: "name", Text: w.Name}}, num("height_cm", w.TopCM))
 			return
 		}
 	}
@@ -81,7 +81,7 @@ func (f *finder) neighbour(i int) {
 			return dx*dx+dy*dy+dz*dz <= 1
 		})
 		if ok {
-			f.tell("neighbour", i, s, 0.5, []Fact{{Name: "name", Text: c.Name}})
+			f.tell(AtNeighbour, i, s, 0.5, []Fact{{Name: "name", Text: c.Name}})
 			return
 		}
 	}

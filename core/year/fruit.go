@@ -33,6 +33,37 @@ type Laden struct {
 	Remove   int  // fruit that would have to go
 }
 
+// FruitOf is what the year's tasks take from the plan of a tree's fruit. What a limb carries beside its fruit (snow) is no job of the fruit:
+// hangs says whether it is fruit that weighs on the limbs.
+func FruitOf(p *crop.Plan, now crop.Standing, season int, hangs bool) *Fruit {
+	out := &Fruit{
+		Season: season, Limbs: len(p.Limbs), Standing: now, Counted: p.Targets.Available != nil && (p.Count != nil || p.Glance != nil),
+		Keep: p.Allot.Keep, KG: math.Round(p.Targets.KG*10) / 10, ToCount: len(p.ToCount),
+	}
+	if p.Count != nil {
+		out.ToCount = p.Count.CountMore
+	}
+	if p.Whether != nil {
+		out.Verdict = p.Whether.Verdict
+	}
+	if p.Allot.Remove != nil {
+		out.Remove = *p.Allot.Remove
+	}
+	if p.Allot.Minutes != nil {
+		out.Minutes = *p.Allot.Minutes
+	}
+	for i := range p.Loads {
+		l := &p.Loads[i]
+		if hangs && p.Counted && (l.State == crop.LoadOver || l.State == crop.LoadDanger) {
+			out.Laden = append(out.Laden, Laden{Limb: l.Limb, Use: math.Round(l.Use*100) / 100, PropAtCM: l.PropAtCM, Holds: l.PropHolds, Remove: l.Remove})
+		}
+	}
+	if second := p.Second(); second != nil {
+		out.Again = len(second.Again)
+	}
+	return out
+}
+
 // FrostRisk is the chance, 0 to 1, that a killing frost still comes after a day of a season: read between the days after which
 // it comes in every other year and in one year of ten (linear, est.).
 func (p Place) FrostRisk(day almanac.Day, season int) float64 {

@@ -11,6 +11,7 @@ import (
 	"net/http/httptest"
 	"os"
 	"path/filepath"
+	"runtime/debug"
 	"sort"
 	"strings"
 	"sync"
@@ -60,6 +61,12 @@ func day(text string) almanac.Day {
 	return d
 }
 
+// TestMain gives the tests the room that two cores want to stay busy: a server beside them keeps to its own bound, tested in cmd/vertumna.
+func TestMain(m *testing.M) {
+	debug.SetGCPercent(400)
+	os.Exit(m.Run())
+}
+
 // besides marks the tests that run beside others: each has a file and a server of its own.
 var besides sync.Map
 
@@ -86,11 +93,14 @@ func serving(t testing.TB, s *store.Store, today string) *app {
 	return a
 }
 
-var demoFiles sync.Map
+var demoFiles, demoTurns sync.Map
 
 // demoFile is the demo's database as of a day, made once for all tests.
 func demoFile(t testing.TB, today string) []byte {
 	t.Helper()
+	turn, _ := demoTurns.LoadOrStore(today, &sync.Mutex{})
+	turn.(*sync.Mutex).Lock() // two that want the same day at once
+	defer turn.(*sync.Mutex).Unlock()
 	if file, ok := demoFiles.Load(today); ok {
 		return file.([]byte)
 	}

@@ -140,8 +140,11 @@ func TestWhatASlipCutsHasItsTask(t *testing.T) {
 	height, _, err := pomology.Find("height_cut", "autumn")
 	require.NoError(t, err)
 	n, quiet := 0, 0
-	for _, preset := range []string{"steady", "low-bush", "renewal-row", "dry-summer-stone"} {
-		for _, when := range height.Values {
+	for p, preset := range []string{"steady", "low-bush", "renewal-row", "dry-summer-stone"} {
+		for h, when := range height.Values {
+			if (p+h)%2 != 0 { // each preset with every other way, each way with every other preset
+				continue
+			}
 			for o, orchard := range []string{lt, saltwind} {
 				meta := a.ok("GET", orchard, nil)["orchard"].(object)
 				school := meta["school"].(object)

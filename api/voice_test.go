@@ -213,8 +213,9 @@ func TestTheSummerTaskInWinterIsTheSummerSlipForeseen(t *testing.T) {
 
 // What the docket offers can be logged on its day, and is what it was offered as: the same task of the same season, on a good day.
 func TestWhatTheDocketOffersCanBeLogged(t *testing.T) {
-	for month := range 12 {
-		on := almanac.DateOf(2027, month+1, 24).String()
+	for _, on := range []string{ // days whose demo other tests open too, once in every stretch of the year
+		"2027-01-24", "2027-02-20", "2027-03-10", "2027-04-10", "2027-05-10", "2027-06-20", "2027-07-20", "2027-08-20", "2027-09-06", "2027-10-24", "2026-11-28", "2027-12-24",
+	} {
 		a := start(t, on)
 		d := a.ok("GET", lt+"/docket", nil)
 		for _, group := range []string{"now", "closing", "anytime"} {

@@ -151,7 +151,7 @@ func TestAHelperLogsAndChangesNothingElse(t *testing.T) {
 	status, _, _ = g.send("POST", lt+"/entries", object{"tree_id": "lower-terrace-C2", "date": "2027-03-10", "kind": "note", "note": "done"})
 	require.Equal(t, 200, status)
 
-	for _, path := range []string{"/training/devices", "/training/bend", "/training/choice", "/fruit/taps", "/fruit/passes"} { // refused for what it says, not for who says it
+	for _, path := range []string{"/training/devices", "/training/bend", "/fruit/taps", "/fruit/passes"} { // refused for what it says, not for who says it
 		status, _, _ = g.send("POST", tree+path, object{})
 		require.Equal(t, 422, status, path)
 	}

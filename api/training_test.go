@@ -88,12 +88,17 @@ func TestOnesOwnWordOnACandidateMovesTheChoice(t *testing.T) {
 	choice := a.ok("GET", trainingOf("R2"), nil)["choice"].(object)
 	require.Equal(t, "chosen", choice["verdict"])
 	first := choice["chosen"].([]any)[0].(string)
-	out := a.ok("POST", trainingOf("R2")+"/choice", object{"marks": []object{{"limb": first, "mark": "out"}}})
-	require.NotContains(t, out["chosen"], first)
-	kept := a.ok("POST", trainingOf("R2")+"/choice", object{"marks": []object{{"limb": "S6", "mark": "keep"}}})
-	require.Contains(t, kept["chosen"], "S6")
-	bent := a.ok("POST", trainingOf("R2")+"/choice", object{"marks": []object{{"limb": "S3", "angle_deg": 50}}})
-	for _, c := range list(bent, "candidates") {
+	say := func(marks ...object) object {
+		return a.ok("POST", trainingOf("R2")+"/words", object{"marks": marks, "buds": []object{}})["choice"].(object)
+	}
+	require.NotContains(t, say(object{"limb": first, "mark": "out"})["chosen"], first)
+	require.Contains(t, say(object{"limb": "S6", "mark": "keep"})["chosen"], "S6")
+	stands := a.ok("GET", trainingOf("R2"), nil)
+	require.Contains(t, stands["choice"].(object)["chosen"], "S6", "it is kept with the tree")
+	require.Equal(t, "S6", list(stands["words"].(object), "marks")[0]["limb"])
+	require.Contains(t, a.ok("GET", rows+"/trees/new-rows-R2/map/slip", nil)["forming"].([]any)[0], "S6", "the slip chooses the same")
+	a.refused(422, "marks.S99", "a shoot on the trunk", "POST", trainingOf("R2")+"/words", object{"marks": []object{{"limb": "S99", "mark": "out"}}, "buds": []object{}})
+	for _, c := range list(say(object{"limb": "S3", "angle_deg": 50}), "candidates") {
 		if c["limb"] == "S3" {
 			require.NotEqual(t, "refused", c["state"], "counted as it will stand")
 			require.Equal(t, true, c["bent"])
@@ -185,20 +190,25 @@ func TestABudThatGrowsByItselfIsNotNotched(t *testing.T) {
 	marks := list(notch, "marks")
 	require.NotEmpty(t, marks)
 	first := marks[0]["bud"]
-	told := a.ok("POST", at+"/notches", object{"buds": []object{{"bud": first, "state": "broken"}}})
+	seen := func(buds ...object) object {
+		return a.ok("POST", at+"/words", object{"marks": []object{}, "buds": buds})["notch"].(object)
+	}
+	told := seen(object{"bud": first, "state": "broken"})
 	require.Len(t, list(told, "marks"), len(marks)-1, "one notch fewer")
 	for _, m := range list(told, "marks") {
 		require.NotEqual(t, first, m["bud"])
 	}
 	require.Contains(t, told["says"], "One low bud grows by itself: one notch fewer.")
-	opening := a.ok("POST", at+"/notches", object{"buds": []object{{"bud": first, "state": "opening"}}})
+	opening := seen(object{"bud": first, "state": "opening"})
 	require.Len(t, list(opening, "marks"), len(marks), "one that opens may be notched too")
 	var all []object
 	for _, b := range list(notch, "buds") {
 		all = append(all, object{"bud": b["id"], "state": "broken"})
 	}
-	require.Empty(t, list(a.ok("POST", at+"/notches", object{"buds": all}), "marks"))
-	a.refused(422, "buds[0].state", "opening", "POST", at+"/notches", object{"buds": []object{{"bud": "1", "state": "asleep"}}})
+	require.Empty(t, list(seen(all...), "marks"))
+	require.Len(t, list(a.ok("GET", at, nil)["words"].(object), "buds"), len(all), "kept with the tree")
+	require.Empty(t, list(a.ok("GET", at+"?day=2028-02-20", nil)["words"].(object), "buds"), "for the season they were seen in")
+	a.refused(422, "buds[0].state", "opening", "POST", at+"/words", object{"marks": []object{}, "buds": []object{{"bud": "1", "state": "asleep"}}})
 }
 
 func TestAYoungTreeIsHeldAtReachOnceItsFrameStands(t *testing.T) {

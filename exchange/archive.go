@@ -48,8 +48,9 @@ type ArchivedOrchard struct {
 	Versions map[string][]store.TreeVersion `json:"tree_versions,omitempty"`
 	Taps     map[string][]store.KeptTap     `json:"taps,omitempty"`
 
-	Set     map[string]almanac.Day `json:"set_days,omitempty" doc:"days set by hand, by task"`
-	Weather []store.KnownDay       `json:"weather,omitempty" doc:"days of weather as they were"`
+	Words   map[string]store.TrainingWords `json:"training_words,omitempty" doc:"what a person says of a young tree's shoots and buds, by tree"`
+	Set     map[string]almanac.Day         `json:"set_days,omitempty" doc:"days set by hand, by task"`
+	Weather []store.KnownDay               `json:"weather,omitempty" doc:"days of weather as they were"`
 }
 
 // inArchive is what is wrong with an archive.
@@ -77,7 +78,7 @@ func Export(ctx context.Context, s *store.Store, slug string) (*Archive, error) 
 		Orchard: *c.Orchard, People: c.People, Trees: c.Trees, Journal: journal, Own: c.Own,
 		LimbMaps: map[string][]store.LimbMap{}, Versions: map[string][]store.TreeVersion{}, Taps: map[string][]store.KeptTap{},
 	}
-	o.Set = c.Set
+	o.Set, o.Words = c.Set, c.Words
 	o.Weather = c.Sky.Days
 	for _, t := range c.Trees {
 		limbMaps, err := s.Maps(ctx, t.ID)
@@ -242,6 +243,9 @@ func (o *ArchivedOrchard) check(at string) (fs given.Faults) {
 	for _, id := range slices.Sorted(maps.Keys(o.Taps)) {
 		known("taps", id)
 	}
+	for _, id := range slices.Sorted(maps.Keys(o.Words)) {
+		known("training_words", id)
+	}
 	for j := range o.Journal {
 		e := &o.Journal[j]
 		entry(j, e.ID)
@@ -326,6 +330,11 @@ func importOne(ctx context.Context, s *store.Store, a ArchivedOrchard) (string, 
 	}
 	for _, task := range slices.Sorted(maps.Keys(a.Set)) {
 		if err := s.SetDay(ctx, o.ID, renamed(task, ids), a.Set[task]); err != nil {
+			return "", err
+		}
+	}
+	for _, tree := range slices.Sorted(maps.Keys(a.Words)) {
+		if err := s.SetWords(ctx, o.ID, ids[tree], a.Words[tree]); err != nil {
 			return "", err
 		}
 	}

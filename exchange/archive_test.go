@@ -10,6 +10,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"vertumna/core/given"
+	"vertumna/core/training"
 	"vertumna/exchange"
 	"vertumna/store"
 )
@@ -94,12 +95,15 @@ func TestTapsAndTheHistoriesOfTreesGoAlong(t *testing.T) {
 	require.NoError(t, s.AddTaps(ctx, c.Orchard.ID, tree.ID, 2027, []store.Tap{
 		{ID: "tap-00001", Limb: "S1", Pass: 1, Left: 3}, {ID: "tap-00002", Limb: "S1", Pass: 1, Taken: 1}, {ID: "tap-00003", Limb: "S1", Pass: 1, Left: -3, Undoes: "tap-00001"},
 	}))
+	words := store.TrainingWords{Marks: []training.ShootWord{{Limb: "S2", Mark: "keep"}}, Buds: []training.BudWord{{Bud: "3", State: "broken"}}, Season: 2027}
+	require.NoError(t, s.SetWords(ctx, c.Orchard.ID, tree.ID, words))
 	a, err := exchange.Export(ctx, s, "saltwind")
 	require.NoError(t, err)
 	slugs, err := exchange.Import(ctx, s, a)
 	require.NoError(t, err)
 	after, err := s.Contents(ctx, slugs[0])
 	require.NoError(t, err)
+	require.Equal(t, map[string]store.TrainingWords{after.Trees[0].ID: words}, after.Words)
 	was, err := s.TreeHistory(ctx, tree.ID)
 	require.NoError(t, err)
 	is, err := s.TreeHistory(ctx, after.Trees[0].ID)

@@ -446,6 +446,7 @@ func (p *slipMade) forming() []string {
 	if !ok {
 		return []string{}
 	}
+	in.Heed(p.contents.Words[p.core.ID].Marks)
 	c, err := training.ChooseScaffolds(in)
 	if err != nil {
 		return []string{}

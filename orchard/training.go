@@ -101,8 +101,10 @@ func (k *Keeper) Training(ctx context.Context, a At) (*TrainingBody, error) {
 	if err != nil {
 		return nil, err
 	}
+	said := t.contents.Words[a.Tree]
 	out := &TrainingBody{
 		Form: string(t.tp.Young.Form), FormName: words.FormName(t.core.Form), Age: t.tp.Age, Says: []string{}, Steps: []FormStepBody{}, Outlines: []OutlineBody{},
+		Words: store.TrainingWords{Marks: orEmpty(said.Marks), Buds: orEmpty(said.BudsIn(t.planned.Shown.Season)), Season: t.planned.Shown.Season},
 		Bends: []BendBody{}, Even: []string{}, Rigs: []RigBody{}, Safety: t.speaker.TrainingSafety(), Trials: []TrialBody{}, ReachCM: math.Round(100 * t.tp.ReachM),
 	}
 	if w := t.tp.Way; w != nil {
@@ -125,7 +127,7 @@ func (k *Keeper) Training(ctx context.Context, a At) (*TrainingBody, error) {
 	if flat {
 		out.Wall, err = t.wall()
 	} else {
-		out.Choice, err = t.choice(nil)
+		out.Choice, err = t.choice()
 		if err == nil {
 			err = t.bends(out)
 		}
@@ -133,7 +135,7 @@ func (k *Keeper) Training(ctx context.Context, a At) (*TrainingBody, error) {
 	if err != nil {
 		return nil, err
 	}
-	out.Notch = t.notch(nil)
+	out.Notch = t.notch(out.Words.Buds)
 	out.Graft = t.graft()
 	return out, nil
 }
@@ -187,32 +189,20 @@ func (b *standing) scaffoldLimits() training.Scaffolds {
 	return out
 }
 
-// choice is the best set of main limbs beside the next, with what a person doubts, keeps or would bend first.
-func (t *trained) choice(marks []CandidateMark) (*MainLimbsBody, error) {
+// shoots are those a young tree's main limbs are chosen from, as its owner sees them; false where no choice is to be made.
+func (t *trained) shoots() (training.Scaffolds, bool) {
 	in, ok := training.ScaffoldsOf(t.m, t.scaffoldLimits())
-	if !ok || t.tp.Age < 2 || t.tp.Way != nil && t.tp.Age > t.tp.Way.Stands {
+	return in, ok && t.tp.Age >= 2 && (t.tp.Way == nil || t.tp.Age <= t.tp.Way.Stands)
+}
+
+// choice is the best set of main limbs beside the next, with what a person doubts, keeps or would bend first.
+func (t *trained) choice() (*MainLimbsBody, error) {
+	in, ok := t.shoots()
+	if !ok {
 		return nil, nil //nolint:nilnil // no choice is to be made
 	}
-	bent := map[string]float64{}
-	for i, mark := range marks {
-		at := slices.IndexFunc(in.Candidates, func(c training.ScaffoldCandid) bool { return c.ID == mark.Limb })
-		if at < 0 {
-			return nil, given.Fault{Code: given.Conflict, Field: fmt.Sprintf("marks[%d].limb", i), Given: mark.Limb, Expected: "a shoot on the trunk"}
-		}
-		c := &in.Candidates[at]
-		switch mark.Mark {
-		case "keep":
-			c.Keep = true
-		case "doubt":
-			c.Fault = "slight"
-		case "out":
-			c.Fault, c.Keep = "bad", false
-		}
-		if mark.AngleDeg > 0 {
-			c.AngleDeg = mark.AngleDeg
-			bent[c.ID] = mark.AngleDeg
-		}
-	}
+	marks := t.contents.Words[t.core.ID].Marks
+	in.Heed(marks)
 	got, err := training.ChooseScaffolds(in)
 	if err != nil {
 		return nil, err
@@ -237,15 +227,16 @@ func (t *trained) choice(marks []CandidateMark) (*MainLimbsBody, error) {
 				b.State, b.Why = "refused", words.ScaffoldFault(r.Reason)
 			}
 		}
-		_, b.Bent = bent[c.ID]
+		b.Bent = slices.ContainsFunc(marks, func(w training.ShootWord) bool { return w.Limb == c.ID && w.AngleDeg > 0 })
 		out.Candidates = append(out.Candidates, b)
 	}
 	slices.SortStableFunc(out.Candidates, func(a, b CandidateBody) int { return int(a.HeightCM - b.HeightCM) })
 	return out, nil
 }
 
-// Choose is the choice with a person's own marks on the candidates.
-func (k *Keeper) Choose(ctx context.Context, a At, marks []CandidateMark) (*MainLimbsBody, error) {
+// Say keeps what a person says of a young tree's shoots and buds, and tells its training by it. Errors: given.Faults where a word is on
+// no shoot of the trunk, or nothing is to be chosen.
+func (k *Keeper) Say(ctx context.Context, a At, w store.TrainingWords) (*TrainingBody, error) {
 	t, err := k.trained(ctx, a)
 	if err != nil {
 		return nil, err
@@ -253,11 +244,20 @@ func (k *Keeper) Choose(ctx context.Context, a At, marks []CandidateMark) (*Main
 	if t.m == nil {
 		return nil, store.ErrNotFound
 	}
-	out, err := t.choice(marks)
-	if err == nil && out == nil {
-		return nil, given.Fault{Code: "no_choice", Field: "tree", Given: words.FormName(t.core.Form), Expected: "a young tree of a free form with two shoots or more on its trunk"}
+	if len(w.Marks) > 0 {
+		in, ok := t.shoots()
+		if !ok {
+			return nil, given.Fault{Code: "no_choice", Field: "marks", Given: words.FormName(t.core.Form), Expected: "a young tree of a free form with two shoots or more on its trunk"}
+		}
+		if err := in.Known(w.Marks); err != nil {
+			return nil, err
+		}
 	}
-	return out, err
+	w.Season = t.planned.Shown.Season
+	if err := k.store.SetWords(ctx, t.contents.Orchard.ID, a.Tree, w); err != nil {
+		return nil, err
+	}
+	return k.Training(ctx, a)
 }
 
 // bends are the limbs that want another angle, in the order they are bent.

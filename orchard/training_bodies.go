@@ -3,6 +3,7 @@ package orchard
 import (
 	"vertumna/core/almanac"
 	"vertumna/core/training"
+	"vertumna/store"
 	"vertumna/words"
 )
 
@@ -28,6 +29,8 @@ type TrainingBody struct {
 	Trials   []TrialBody    `json:"trials" nullable:"false"`
 	Grafts   []GraftedBody  `json:"grafts" nullable:"false" doc:"on it and from it, the last first"`
 	Safety   []string       `json:"safety" nullable:"false"`
+
+	Words store.TrainingWords `json:"words" doc:"what its owner says of its shoots, and of its buds this season"`
 }
 
 // FormStepBody is a step of formation.
@@ -58,13 +61,6 @@ type OutUp struct {
 type OutlineBody struct {
 	Age    int     `json:"age"`
 	Points []OutUp `json:"points" nullable:"false"`
-}
-
-// CandidateMark is what a person says of a candidate.
-type CandidateMark struct {
-	Limb     string  `json:"limb" maxLength:"60"`
-	Mark     string  `json:"mark,omitempty" enum:"keep,doubt,out"`
-	AngleDeg float64 `json:"angle_deg,omitempty" minimum:"0" maximum:"180" doc:"as it would stand once bent"`
 }
 
 // MainLimbsBody is the choice of main limbs.
@@ -239,12 +235,6 @@ type NotchBody struct {
 	Eligible int           `json:"eligible"`
 	Short    int           `json:"short"`
 	Says     []string      `json:"says" nullable:"false"`
-}
-
-// BudSeen is how a bud of the stem stands, as a person saw it.
-type BudSeen struct {
-	Bud   string `json:"bud" maxLength:"20"`
-	State string `json:"state" enum:"opening,broken,dead" doc:"broken: it grows by itself; one that is asleep is not named"`
 }
 
 // NotchMark is a bud with where the knife goes.

@@ -1,7 +1,6 @@
 package orchard
 
 import (
-	"context"
 	"fmt"
 	"math"
 	"slices"
@@ -97,7 +96,7 @@ func (b *standing) stemBuds(m *limb.Map) []training.PlantingBud {
 }
 
 // notch is which buds of a whip are woken; nil where none are.
-func (t *trained) notch(seen []BudSeen) *NotchBody {
+func (t *trained) notch(seen []training.BudWord) *NotchBody {
 	due := false
 	for i := range t.tp.Tasks {
 		due = due || t.tp.Tasks[i].Kind == year.Notching
@@ -143,19 +142,6 @@ func (t *trained) notch(seen []BudSeen) *NotchBody {
 		out.Buds = append(out.Buds, StemBudBody{b.ID, round1(b.HeightCM), math.Round(b.AzimuthDeg)})
 	}
 	return out
-}
-
-// Notches are the buds of a whip to wake, with what a person saw of them. Error: store.ErrNotFound where none are woken.
-func (k *Keeper) Notches(ctx context.Context, a At, seen []BudSeen) (*NotchBody, error) {
-	t, err := k.trained(ctx, a)
-	if err != nil {
-		return nil, err
-	}
-	out := t.notch(seen)
-	if out == nil {
-		return nil, store.ErrNotFound
-	}
-	return out, nil
 }
 
 // wall is a flat tree on its wires.

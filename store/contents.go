@@ -34,5 +34,9 @@ func (s *Store) Contents(ctx context.Context, slug string) (*Contents, error) {
 		return nil, err
 	}
 	c.SetAside = append(c.SetAside, aside...)
+	if c.Words, aside, err = s.Words(ctx, o.ID); err != nil {
+		return nil, err
+	}
+	c.SetAside = append(c.SetAside, aside...)
 	return c, nil
 }

@@ -13,8 +13,9 @@ type Contents struct {
 	Trees   []Tree
 	Entries []Entry
 	Own     []OwnTask
-	Sky     *Sky                   // what is known of its weather
-	Set     map[string]almanac.Day // days that a person set, by task
+	Sky     *Sky                     // what is known of its weather
+	Set     map[string]almanac.Day   // days that a person set, by task
+	Words   map[string]TrainingWords // what a person says of shoots and buds, by tree
 	// SetAside are rows that cannot be read, left out of all the above.
 	SetAside []Broken
 	// LightCapsM are how high trees may stand for their neighbours' light, by tree; worked out where a school asks for them.

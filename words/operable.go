@@ -4,7 +4,7 @@ import "fmt"
 
 var tables = map[string]string{
 	"entries": "An entry of the journal", "trees": "A tree", "people": "A person of the household", "own_tasks": "A task of your own",
-	"weather_days": "A day of the weather", "forecasts": "The forecast", "chosen_days": "The day you set for a job",
+	"weather_days": "A day of the weather", "forecasts": "The forecast", "chosen_days": "The day you set for a job", "training_words": "Your word on a shoot or a bud",
 }
 
 // SetAside says that a row of the database is left out, for it cannot be read.

@@ -204,7 +204,7 @@ describe('main limbs', () => {
   it('shows the set beside the next best, and takes one’s own word', () => {
     answer({});
     const marks = vi.fn();
-    show(<MainLimbsPanel choice={choice} marks={[]} onMarks={marks} which={which} chosen="k1" onChoose={vi.fn()} />);
+    show(<MainLimbsPanel choice={choice} marks={[]} onMarks={marks} error={null} chosen="k1" onChoose={vi.fn()} />);
     expect(screen.getByText('leaves too narrowly')).toBeInTheDocument();
     expect(screen.getByText(/loses 3 points/)).toBeInTheDocument();
     fireEvent.change(screen.getByLabelText('Your word on k2'), { target: { value: 'bend' } });

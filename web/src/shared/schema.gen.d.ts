@@ -1122,23 +1122,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/orchards/{slug}/trees/{id}/training/choice": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** The best set of main limbs, with your own marks on the candidates */
-        post: operations["choose-main-limbs"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/orchards/{slug}/trees/{id}/training/devices": {
         parameters: {
             query?: never;
@@ -1156,7 +1139,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/orchards/{slug}/trees/{id}/training/notches": {
+    "/api/orchards/{slug}/trees/{id}/training/words": {
         parameters: {
             query?: never;
             header?: never;
@@ -1165,8 +1148,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Which buds of a whip are woken, with what you saw of them */
-        post: operations["choose-notches"];
+        /** What you say of its shoots and buds, and the training by it */
+        post: operations["say-of-shoots"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1394,6 +1377,10 @@ export interface components {
             };
             taps?: {
                 [key: string]: components["schemas"]["KeptTap"][] | null;
+            };
+            /** @description what a person says of a young tree's shoots and buds, by tree */
+            training_words?: {
+                [key: string]: components["schemas"]["TrainingWords"];
             };
             tree_versions?: {
                 [key: string]: components["schemas"]["TreeVersion"][] | null;
@@ -1685,16 +1672,13 @@ export interface components {
             /** Format: double */
             to_deg: number;
         };
-        BudSeen: {
+        BudWord: {
             bud: string;
             /**
              * @description broken: it grows by itself; one that is asleep is not named
              * @enum {string}
              */
             state: "opening" | "broken" | "dead";
-        };
-        BudsInputBody: {
-            buds: components["schemas"]["BudSeen"][];
         };
         CalendarBody: {
             /** @description told once, when it is made: only a proof of it is kept */
@@ -1731,16 +1715,6 @@ export interface components {
             /** @enum {string} */
             state: "chosen" | "runner-up" | "spare" | "refused";
             why?: string;
-        };
-        CandidateMark: {
-            /**
-             * Format: double
-             * @description as it would stand once bent
-             */
-            angle_deg?: number;
-            limb: string;
-            /** @enum {string} */
-            mark?: "keep" | "doubt" | "out";
         };
         Carried: {
             /**
@@ -3361,9 +3335,6 @@ export interface components {
             /** @description only with rubbing: the limb it rubs on */
             other?: string;
         };
-        MarksInputBody: {
-            marks: components["schemas"]["CandidateMark"][];
-        };
         Meta: {
             choices: components["schemas"]["ChoiceMeta"][];
             demo: boolean;
@@ -4402,6 +4373,16 @@ export interface components {
             /** @description how the limb was clothed, year by year */
             years: components["schemas"]["LimbYear"][];
         };
+        ShootWord: {
+            /**
+             * Format: double
+             * @description as it would stand once bent
+             */
+            angle_deg?: number;
+            limb: string;
+            /** @enum {string} */
+            mark?: "keep" | "doubt" | "out";
+        };
         SightBody: {
             /** Format: date */
             apples_from?: string;
@@ -5081,6 +5062,17 @@ export interface components {
             steps: components["schemas"]["FormStepBody"][];
             trials: components["schemas"]["TrialBody"][];
             wall?: components["schemas"]["WallBody"];
+            /** @description what its owner says of its shoots, and of its buds this season */
+            words: components["schemas"]["TrainingWords"];
+        };
+        TrainingWords: {
+            buds: components["schemas"]["BudWord"][];
+            marks: components["schemas"]["ShootWord"][];
+            /**
+             * Format: int64
+             * @description in which the buds were seen
+             */
+            season?: number;
         };
         Tree: {
             /**
@@ -10488,72 +10480,6 @@ export interface operations {
             };
         };
     };
-    "choose-main-limbs": {
-        parameters: {
-            query?: {
-                /** @description the day shown; absent: today */
-                day?: string;
-            };
-            header?: never;
-            path: {
-                slug: string;
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["MarksInputBody"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["MainLimbsBody"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Internal Server Error */
-            500: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     "log-device": {
         parameters: {
             query?: {
@@ -10620,7 +10546,7 @@ export interface operations {
             };
         };
     };
-    "choose-notches": {
+    "say-of-shoots": {
         parameters: {
             query?: {
                 /** @description the day shown; absent: today */
@@ -10635,7 +10561,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["BudsInputBody"];
+                "application/json": components["schemas"]["TrainingWords"];
             };
         };
         responses: {
@@ -10645,7 +10571,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["NotchBody"];
+                    "application/json": components["schemas"]["TrainingBody"];
                 };
             };
             /** @description Not Found */

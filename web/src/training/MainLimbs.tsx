@@ -1,22 +1,21 @@
 import { compass } from '../drawing/wood';
 import { useHere } from '../shared/orchard';
 import { say } from '../shared/units';
-import { useChoice, type Candidate, type CandidateMark, type MainLimbs, type Which } from './queries';
+import { Trouble } from '../shared/Trouble';
+import type { Candidate, CandidateMark, MainLimbs } from './queries';
 
 interface Props {
   choice: MainLimbs;
   marks: CandidateMark[];
   onMarks: (m: CandidateMark[]) => void;
-  which: Which;
+  error: Error | null;
   chosen: string | undefined;
   onChoose: (limb: string) => void;
 }
 
 /** The best set of main limbs beside the next, and one's own word on each. */
-export function MainLimbsPanel({ choice, marks, onMarks, which, chosen, onChoose }: Props) {
+export function MainLimbsPanel({ choice: c, marks, onMarks, error, chosen, onChoose }: Props) {
   const { units } = useHere();
-  const own = useChoice(which, marks);
-  const c = marks.length > 0 ? (own.data ?? choice) : choice;
   const set = (limb: string, part: Partial<CandidateMark> | undefined) => {
     const rest = marks.filter((m) => m.limb !== limb);
     const was = marks.find((m) => m.limb === limb);
@@ -97,6 +96,7 @@ export function MainLimbsPanel({ choice, marks, onMarks, which, chosen, onChoose
           ))}
         </ul>
       </div>
+      {error && <Trouble error={error} />}
       {marks.length > 0 && (
         <button type="button" className="plain" onClick={() => onMarks([])}>
           Take your words back

@@ -1,8 +1,8 @@
 import { compass } from '../drawing/wood';
 import { useHere } from '../shared/orchard';
-import { useKept } from '../shared/kept';
+import { Trouble } from '../shared/Trouble';
 import { say } from '../shared/units';
-import { useNotches, type BudSeen, type Notch, type Which } from './queries';
+import type { BudSeen, Notch } from './queries';
 
 type Seen = BudSeen['state'];
 
@@ -16,17 +16,21 @@ const next: Record<Seen | 'asleep', Seen | undefined> = {
 
 const fills = { asleep: 'var(--wood-two)', opening: 'var(--leaf-wash)', broken: 'var(--leaf)', dead: 'none' };
 
+interface Props {
+  notch: Notch;
+  seen: BudSeen[];
+  onSeen: (buds: BudSeen[]) => void;
+  error: Error | null;
+}
+
 /** The stem with its buds, and those that are woken with a notch above; a tap tells how a bud stands. */
-export function NotchPanel({ notch: own, which }: { notch: Notch; which: Which }) {
+export function NotchPanel({ notch, seen, onSeen, error }: Props) {
   const { units } = useHere();
-  const [seen, setSeen] = useKept<BudSeen[]>(`buds-${which.id}-${which.day.slice(0, 4)}`, []);
-  const asked = useNotches(which, seen);
-  const notch = seen.length > 0 ? (asked.data ?? own) : own;
   const stateOf = (bud: string) => seen.find((b) => b.bud === bud)?.state ?? 'asleep';
   const tap = (bud: string) => {
     const state = next[stateOf(bud)];
     const rest = seen.filter((b) => b.bud !== bud);
-    setSeen(state ? [...rest, { bud, state }] : rest);
+    onSeen(state ? [...rest, { bud, state }] : rest);
   };
   const low = 35;
   const high = 100;
@@ -97,13 +101,14 @@ export function NotchPanel({ notch: own, which }: { notch: Notch; which: Which }
         })}
       </svg>
       <p className="sm q">
-        Tap a bud as it stands: asleep, opening, broken, dead. Kept in this browser.{' '}
+        Tap a bud as it stands: asleep, opening, broken, dead. It is kept with the tree for this season.{' '}
         {seen.length > 0 && (
-          <button type="button" className="plain" onClick={() => setSeen([])}>
+          <button type="button" className="plain" onClick={() => onSeen([])}>
             All asleep
           </button>
         )}
       </p>
+      {error && <Trouble error={error} />}
       <ul className="bare sm">
         {notch.says.map((s) => (
           <li key={s}>{s}</li>

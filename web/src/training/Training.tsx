@@ -2,7 +2,6 @@ import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { StakeLabel } from '../drawing/StakeLabel';
 import { useBench } from '../bench/queries';
-import { useKept } from '../shared/kept';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
@@ -12,7 +11,7 @@ import { FrameSteps } from './FrameSteps';
 import { MainLimbsPanel } from './MainLimbs';
 import { NotchPanel } from './NotchPanel';
 import { PlantingDay } from './Planting';
-import { useBend, useTraining, type BendAsked, type CandidateMark, type Which } from './queries';
+import { useBend, useSay, useTraining, type BendAsked, type Which } from './queries';
 import { PutUp } from './PutUp';
 import { StillOn } from './StillOn';
 import { Grafts, Trials } from './Trials';
@@ -33,7 +32,7 @@ function Trained({ which }: { which: Which }) {
   const training = useTraining(which);
   const bench = useBench(which);
   const [asked, setAsked] = useState<BendAsked>();
-  const [marks, setMarks] = useKept<CandidateMark[]>(`marks-${which.id}`, []);
+  const say = useSay(which);
   const data = training.data;
   const first = data?.bends.find((b) => b.verdict !== 'leave' && b.device !== 'none' && !b.rig) ?? data?.bends[0];
   const limb = asked?.limb ?? first?.limb;
@@ -47,6 +46,7 @@ function Trained({ which }: { which: Which }) {
       </div>
     );
   if (!data) return <p className="page q">Looking at its frame.</p>;
+  const said = say.isPending ? say.variables : data.words; // shown at once, before it is kept
   const tree = plan?.trees.find((t) => t.id === which.id);
   const limbs = bench.data?.mapped ? bench.data.limbs : [];
   const choose = (id: string) => setAsked({ limb: id });
@@ -120,16 +120,23 @@ function Trained({ which }: { which: Which }) {
             {data.choice && (
               <MainLimbsPanel
                 choice={data.choice}
-                marks={marks}
-                onMarks={setMarks}
-                which={which}
+                marks={said.marks}
+                onMarks={(marks) => say.mutate({ ...said, marks })}
+                error={say.error}
                 chosen={limb}
                 onChoose={choose}
               />
             )}
           </>
         )}
-        {data.notch && <NotchPanel notch={data.notch} which={which} />}
+        {data.notch && (
+          <NotchPanel
+            notch={data.notch}
+            seen={said.buds}
+            onSeen={(buds) => say.mutate({ ...said, buds })}
+            error={say.error}
+          />
+        )}
         {data.graft && (
           <section aria-label="Wood for grafting">
             <h2>Wood for grafting</h2>

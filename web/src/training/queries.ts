@@ -9,14 +9,15 @@ export type Bend = Schemas['BendBody'];
 export type BendAsked = Schemas['BendAsked'];
 export type MainLimbs = Schemas['MainLimbsBody'];
 export type Candidate = Schemas['CandidateBody'];
-export type CandidateMark = Schemas['CandidateMark'];
+export type CandidateMark = Schemas['ShootWord'];
 export type Rig = Schemas['RigBody'];
 export type RigDone = Schemas['RigDone'];
 export type Wall = Schemas['WallBody'];
 export type Planting = Schemas['PlantingBody'];
 export type Notch = Schemas['NotchBody'];
 export type Trial = Schemas['TrialBody'];
-export type BudSeen = Schemas['BudSeen'];
+export type BudSeen = Schemas['BudWord'];
+export type Words = Schemas['TrainingWords'];
 export type Grafted = Schemas['GraftedBody'];
 
 /** A tree of an orchard on a day. */
@@ -28,9 +29,11 @@ export interface Which {
 
 const params = ({ slug, id, day }: Which) => ({ path: { slug, id }, query: { day } });
 
+const trainingKey = (w: Which) => ['training', w.slug, w.id, w.day];
+
 export function useTraining(w: Which) {
   return useQuery({
-    queryKey: ['training', w.slug, w.id, w.day],
+    queryKey: trainingKey(w),
     queryFn: () => need(api.GET('/api/orchards/{slug}/trees/{id}/training', { params: params(w) })),
     placeholderData: keepPreviousData,
   });
@@ -49,25 +52,13 @@ export function useBend(w: Which, asked: BendAsked | undefined) {
   });
 }
 
-/** The choice of main limbs with a person's own marks; without any it is the training's own. */
-export function useChoice(w: Which, marks: CandidateMark[]) {
-  return useQuery({
-    queryKey: ['main-limbs', w.slug, w.id, w.day, marks],
-    queryFn: () =>
-      need(api.POST('/api/orchards/{slug}/trees/{id}/training/choice', { params: params(w), body: { marks } })),
-    placeholderData: keepPreviousData,
-    enabled: marks.length > 0,
-  });
-}
-
-/** The buds to wake with what a person saw of them; without a word it is the training's own. */
-export function useNotches(w: Which, buds: BudSeen[]) {
-  return useQuery({
-    queryKey: ['notches', w.slug, w.id, w.day, buds],
-    queryFn: () =>
-      need(api.POST('/api/orchards/{slug}/trees/{id}/training/notches', { params: params(w), body: { buds } })),
-    placeholderData: keepPreviousData,
-    enabled: buds.length > 0,
+/** What a person says of shoots and buds, kept with the tree; the training by it comes back. */
+export function useSay(w: Which) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: Words) =>
+      need(api.POST('/api/orchards/{slug}/trees/{id}/training/words', { params: params(w), body })),
+    onSuccess: (training) => wrote(client, [[trainingKey(w), training]]),
   });
 }
 

@@ -31,6 +31,46 @@ test('a limb is bent with its preview, logged with its device, looked at and tak
   await accessible(page);
 });
 
+test('a limb is pulled on its drawing, and what it holds at is read off a picture', async ({ page, demo }, info) => {
+  laptopOnly(info, 'the same drawing on the phone');
+  await open(page, demo + training('R3'));
+  const bend = page.getByRole('region', { name: 'Bend', exact: true });
+  await bend.getByRole('button', { name: /^S4/ }).click();
+  await expect(bend.getByRole('heading', { name: 'Bend S4' })).toBeVisible();
+  const grip = page.getByRole('slider', { name: 'Pull S4 to the angle wanted' });
+  const was = Number(await grip.getAttribute('aria-valuenow'));
+  const box = await grip.boundingBox();
+  if (!box) throw new Error('nothing to pull');
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 2, box.y + box.height / 2 + 14, { steps: 5 });
+  await page.mouse.up();
+  const to = Number(await grip.getAttribute('aria-valuenow'));
+  expect(to).toBeGreaterThan(was);
+  await expect(bend.getByRole('slider').first()).toHaveValue(String(to)); // the panel says the same
+
+  await bend.getByText('Read off a picture what it holds at').click();
+  const picture = await page.evaluate(() => {
+    const c = document.createElement('canvas');
+    [c.width, c.height] = [400, 400];
+    return c.toDataURL('image/png').split(',')[1] ?? '';
+  });
+  await bend
+    .getByLabel('A picture of the limb')
+    .setInputFiles({ name: 'limb.png', mimeType: 'image/png', buffer: Buffer.from(picture, 'base64') });
+  const points = page.getByRole('group', { name: 'The picture with its three points' });
+  const tip = points.getByRole('button', { name: /^along the limb/ });
+  await tip.focus();
+  for (let i = 0; i < 7; i++) await tip.press('Shift+ArrowDown'); // level with the fork
+  await expect(bend.getByText(/90° between trunk and limb/)).toBeVisible();
+  for (let i = 0; i < 6; i++) await tip.press('Shift+ArrowUp');
+  await expect(bend.getByText(/45° between trunk and limb/)).toBeVisible();
+  await accessible(page);
+  await bend.getByRole('button', { name: 'It holds so' }).click();
+  await bend.getByRole('button', { name: 'It holds at 45°' }).click();
+  await expect(stillOn(page).getByRole('button', { name: /S4/ })).toContainText('45');
+});
+
 test('a whip is led from planting day to year three on the rail', async ({ page, demo }) => {
   await open(page, demo + training('R1'));
   const planting = page.getByRole('region', { name: 'Planting day' });

@@ -1,5 +1,7 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { angleAt } from './shared/turned';
+import { Elevation } from './training/Elevation';
 import { BendPanel } from './training/BendPanel';
 import { MainLimbsPanel } from './training/MainLimbs';
 import type { Bend, MainLimbs, Rig, Wall } from './training/queries';
@@ -82,7 +84,44 @@ const rig = (more: Partial<Rig> = {}): Rig => ({
   ...more,
 });
 
+describe('an angle off a drawing', () => {
+  it('is that between the upright and the limb, on either side of it', () => {
+    const fork = { x: 10, y: 100 };
+    expect(angleAt(fork, { x: 10, y: 0 }, { x: 110, y: 100 })).toBeCloseTo(90);
+    expect(angleAt(fork, { x: 10, y: 0 }, { x: -90, y: 0 })).toBeCloseTo(45);
+    expect(angleAt(fork, { x: 60, y: 50 }, { x: 60, y: 50 })).toBeCloseTo(0); // a trunk that leans
+    expect(angleAt(fork, { x: 10, y: 0 }, { x: 10, y: 200 })).toBeCloseTo(180);
+  });
+});
+
 describe('a limb bent', () => {
+  it('is pulled on the drawing by keys, one degree or five, and no further than level and a little', () => {
+    answer({});
+    const aim = vi.fn();
+    const drawing = (aimDeg?: number) => (
+      <Elevation
+        limbs={[]}
+        bend={bend()}
+        candidates={undefined}
+        reachCm={200}
+        onChoose={vi.fn()}
+        aimDeg={aimDeg}
+        onAim={aim}
+      />
+    );
+    const { unmount } = show(drawing());
+    const grip = screen.getByRole('slider', { name: 'Pull S4 to the angle wanted' });
+    expect(grip).toHaveAttribute('aria-valuenow', '65');
+    fireEvent.keyDown(grip, { key: 'ArrowDown' });
+    expect(aim).toHaveBeenLastCalledWith(66);
+    fireEvent.keyDown(grip, { key: 'PageUp' });
+    expect(aim).toHaveBeenLastCalledWith(60);
+    unmount();
+    show(drawing(100));
+    fireEvent.keyDown(screen.getByRole('slider', { name: 'Pull S4 to the angle wanted' }), { key: 'PageDown' });
+    expect(aim).toHaveBeenLastCalledWith(100);
+  });
+
   it('tells now, today and later, and logs the device with its loop and peg', async () => {
     const sent = answer({ [`POST ${devices}`]: { entry: { id: 'e1' }, warnings: [], undo_for_s: 10 } });
     const ask = vi.fn();
@@ -94,6 +133,7 @@ describe('a limb bent', () => {
         even={['S3 first.']}
         which={which}
         error={null}
+        asked={{ limb: 'S4' }}
         onAsk={ask}
       />,
     );
@@ -131,6 +171,7 @@ describe('a limb bent', () => {
         even={[]}
         which={which}
         error={null}
+        asked={{ limb: 'S4' }}
         onAsk={vi.fn()}
       />,
     );
@@ -145,6 +186,7 @@ describe('a limb bent', () => {
         even={[]}
         which={which}
         error={null}
+        asked={{ limb: 'S4' }}
         onAsk={vi.fn()}
       />,
     );

@@ -8,6 +8,7 @@ import { Counted, CutOff, Decided, Seen } from './limbNotes';
 import type { Edit, Limb } from './queries';
 
 const LayPhone = lazy(() => import('./phone/LayPhone'));
+const AngleOfPicture = lazy(() => import('../shared/AngleOfPicture'));
 
 export interface LimbProps {
   limb: Limb;
@@ -81,6 +82,12 @@ export function LimbPanel(p: LimbProps) {
             busy={p.busy}
             onTake={({ azimuth, angle }) => set({ azimuth_deg: azimuth, angle_base_deg: angle })}
           />
+        </Suspense>
+      </details>
+      <details>
+        <summary>Its angle by a picture</summary>
+        <Suspense>
+          <AngleOfPicture limb={l.id} take={`Take it for ${l.id}`} onTake={(deg) => set({ angle_base_deg: deg })} />
         </Suspense>
       </details>
       <label className="tick">

@@ -1,4 +1,5 @@
 import { forget, keep, kept } from '../shared/browser';
+import { shrunk } from '../shared/picture';
 
 /**
  * A picture of the plot that lies beneath the plan while one draws on it: a sketch, a plan, a photo from above. It is kept in this browser
@@ -64,26 +65,14 @@ export function Beneath({ p, X, Y, s }: Props) {
   );
 }
 
-/** Longest side kept, pixels. */
-const mostPx = 1400;
-
 /** Reads a picture file, as large as is of use, laid over a width of so many metres from a corner. */
 export async function readPicture(file: Blob, at: { x: number; y: number; widthM: number }): Promise<Picture> {
-  const bitmap = await createImageBitmap(file);
-  const small = Math.min(1, mostPx / Math.max(bitmap.width, bitmap.height));
-  const canvas = document.createElement('canvas');
-  canvas.width = Math.max(1, Math.round(bitmap.width * small));
-  canvas.height = Math.max(1, Math.round(bitmap.height * small));
-  const to = canvas.getContext('2d');
-  if (!to) throw new Error('no picture can be drawn here');
-  to.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
+  const small = await shrunk(file);
   return {
-    data: canvas.toDataURL('image/jpeg', 0.75),
-    w: canvas.width,
-    h: canvas.height,
+    ...small,
     x: at.x,
     y: at.y,
-    mPerPx: at.widthM / canvas.width,
+    mPerPx: at.widthM / small.w,
     turn: 0,
   };
 }

@@ -1,12 +1,14 @@
 import Button from '@mui/material/Button';
 import Slider from '@mui/material/Slider';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { plain } from '../shared/day';
 import { useHere } from '../shared/orchard';
 import { useOfferUndo } from '../shared/undo';
 import { Trouble } from '../shared/Trouble';
 import { say } from '../shared/units';
 import { useLogRig, type Bend, type BendAsked, type Which } from './queries';
+
+const AngleOfPicture = lazy(() => import('../shared/AngleOfPicture'));
 
 interface Props {
   bend: Bend;
@@ -16,6 +18,7 @@ interface Props {
   even: readonly string[];
   which: Which;
   error: unknown;
+  asked: BendAsked;
   onAsk: (a: BendAsked) => void;
 }
 
@@ -48,23 +51,23 @@ const anchorOf = (device: Device) => {
   return stiff.has(device) || device === 'tie_up' ? 'trunk' : '';
 };
 
-const holds = new Set<string>(devices.map((d) => d.slug));
+const deviceSlugs = new Set<string>(devices.map((d) => d.slug));
 
 /** One limb bent: now, today, later; with what, how long, how wide the loop. */
-export function BendPanel({ bend, late, others, even, which, error, onAsk }: Props) {
+export function BendPanel({ bend, late, others, even, which, error, asked, onAsk }: Props) {
   const { units } = useHere();
   const offer = useOfferUndo();
   const log = useLogRig(which);
-  const [asked, setAsked] = useState<BendAsked>({ limb: bend.limb });
+  const [read, setRead] = useState<number>();
   const [material, setMaterial] = useState<Material>();
   const ask = (part: Partial<BendAsked>) => {
-    const next = { ...asked, ...part };
-    setAsked(next);
-    onAsk(next);
+    setRead(undefined);
+    onAsk({ ...asked, ...part });
   };
+  const holds = read ?? bend.today_deg;
   const cm = (x: number) => say(x, 'cm', units);
   const to = asked.aim_deg ?? bend.to_deg;
-  const can = holds.has(bend.device);
+  const can = deviceSlugs.has(bend.device);
   const device = can ? (bend.device as Device) : undefined;
   const of = material ?? (device && stiff.has(device) ? 'bamboo' : 'stretch-tape');
   const put = () => {
@@ -81,7 +84,7 @@ export function BendPanel({ bend, late, others, even, which, error, onAsk }: Pro
           material: of,
           at_cm: bend.contact_cm,
           before_deg: bend.now_deg,
-          after_deg: bend.today_deg,
+          after_deg: holds,
           aim_deg: to,
           d_mm: bend.d_mm,
           ...(needsLoop ? { loop_mm: bend.loop_mm } : {}),
@@ -245,6 +248,14 @@ export function BendPanel({ bend, late, others, even, which, error, onAsk }: Pro
               ))}
             </select>
           </label>
+          {!bend.rig && (
+            <details className="sm">
+              <summary>Read off a picture what it holds at</summary>
+              <Suspense>
+                <AngleOfPicture limb={bend.limb} take="It holds so" onTake={setRead} />
+              </Suspense>
+            </details>
+          )}
           <Trouble error={log.error} holds={log.error ? 'Nothing was logged; what you set stands.' : ''} />
           {bend.rig ? (
             <p className="sm" role="status">
@@ -253,7 +264,7 @@ export function BendPanel({ bend, late, others, even, which, error, onAsk }: Pro
           ) : (
             <div className="acts">
               <Button variant="contained" disabled={log.isPending || late} onClick={put}>
-                It holds at {bend.today_deg.toFixed(0)}°
+                It holds at {holds.toFixed(0)}°
               </Button>
             </div>
           )}

@@ -1,4 +1,5 @@
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
+import { angleAt, spotOn } from '../shared/turned';
 import { dot, standingAt, stationAt, stationCount, type Limb } from '../drawing/wood';
 import { useWidth } from '../shared/measure';
 import { useHere } from '../shared/orchard';
@@ -11,17 +12,25 @@ interface Props {
   candidates: readonly Candidate[] | undefined;
   reachCm: number;
   onChoose: (limb: string) => void;
+  /** The angle that is wanted of the limb, where a person asked for one. */
+  aimDeg: number | undefined;
+  onAim: (deg: number) => void;
 }
+
+/** A limb is pulled on the drawing between these, degrees from upright. */
+const pulled = { least: 5, most: 100 };
 
 const high = 400;
 const ground = 372;
 const rad = Math.PI / 180;
 
 /** The tree from the side, turned so that the limb that is bent stands square to the eye: else its angle would lie. */
-export function Elevation({ limbs, bend, candidates, reachCm, onChoose }: Props) {
+export function Elevation({ limbs, bend, candidates, reachCm, onChoose, aimDeg, onAim }: Props) {
   const { units } = useHere();
   const [box, width] = useWidth(620);
   const [over, setOver] = useState('');
+  const svg = useRef<SVGSVGElement>(null);
+  const [pulling, setPulling] = useState(false);
   const bearing = ((bend?.azimuth_deg ?? 115) + 90) % 360;
   const view = useMemo(() => standingAt(bearing), [bearing]);
   const drawn = useMemo(() => {
@@ -69,6 +78,11 @@ export function Elevation({ limbs, bend, candidates, reachCm, onChoose }: Props)
   const r = bend ? Math.max(bend.contact_cm, 30) : 0;
   const moves = bend && Math.abs(bend.to_deg - bend.now_deg) >= 1;
   const today = bend ? at(bend.today_deg, bend.contact_cm) : { x: 0, y: 0 };
+  const wanted = aimDeg ?? bend?.to_deg ?? 45;
+  const pull = (deg: number) => onAim(Math.round(Math.max(pulled.least, Math.min(pulled.most, deg))));
+  const grip = bend ? at(wanted, 0.62 * r) : { x: 0, y: 0 };
+  const partner = bend?.between && drawn.find((l) => l.id === bend.between?.limb);
+  const far = partner && bend ? along(partner.points, bend.contact_cm) : undefined;
   const stateOf = (id: string) => candidates?.find((c) => c.limb === id)?.state;
   const colour = (age: number) => (age <= 1 ? 'var(--wood-last)' : age === 2 ? 'var(--wood-two)' : 'var(--wood-old)');
   return (
@@ -77,7 +91,15 @@ export function Elevation({ limbs, bend, candidates, reachCm, onChoose }: Props)
         width={width}
         height={high}
         viewBox={`0 0 ${String(width)} ${String(high)}`}
-        role="img"
+        ref={svg}
+        role="group"
+        onPointerMove={(e) => {
+          if (!pulling || !bend || !svg.current) return;
+          const fixed = { x: X(fork), y: Y(bend.fork_cm) };
+          pull(angleAt(fixed, { x: fixed.x, y: fixed.y - 1 }, spotOn(svg.current, e)));
+        }}
+        onPointerUp={() => setPulling(false)}
+        onPointerCancel={() => setPulling(false)}
         aria-label={
           bend
             ? `${bend.limb} square to the eye: ${bend.now_deg.toFixed(0)} degrees now${moves ? `, ${bend.today_deg.toFixed(0)} today, safe to ${bend.safe_deg.toFixed(0)}` : ''}`
@@ -210,7 +232,18 @@ export function Elevation({ limbs, bend, candidates, reachCm, onChoose }: Props)
                 />
               </g>
             )}
-            {bend.stick_cm > 0 && (
+            {far && (
+              <line
+                x1={X(far.x)}
+                y1={Y(far.z)}
+                x2={today.x}
+                y2={today.y}
+                stroke="var(--wood-two)"
+                strokeWidth={5}
+                strokeLinecap="butt"
+              />
+            )}
+            {bend.stick_cm > 0 && !far && (
               <line
                 x1={X(fork)}
                 y1={Y(bend.fork_cm + bend.trunk_cm)}
@@ -245,6 +278,37 @@ export function Elevation({ limbs, bend, candidates, reachCm, onChoose }: Props)
             </text>
           </g>
         )}
+        {bend && (
+          <g
+            role="slider"
+            tabIndex={0}
+            className={pulling ? 'pullgrip held' : 'pullgrip'}
+            aria-label={`Pull ${bend.limb} to the angle wanted`}
+            aria-valuemin={pulled.least}
+            aria-valuemax={pulled.most}
+            aria-valuenow={Math.round(wanted)}
+            aria-valuetext={`${wanted.toFixed(0)} degrees from upright`}
+            onKeyDown={(e) => {
+              const by = { ArrowUp: -1, ArrowLeft: -1, ArrowDown: 1, ArrowRight: 1, PageUp: -5, PageDown: 5 }[e.key];
+              if (by === undefined) return;
+              e.preventDefault();
+              pull(wanted + by);
+            }}
+            onPointerDown={(e) => {
+              svg.current?.setPointerCapture(e.pointerId);
+              setPulling(true);
+            }}
+          >
+            <circle cx={grip.x} cy={grip.y} r={18} fill="transparent" />
+            <circle cx={grip.x} cy={grip.y} r={9} fill="var(--sheet)" stroke="var(--leaf)" strokeWidth={3} />
+            <path
+              d="M-4 -3v6M0 -3v6M4 -3v6"
+              stroke="var(--leaf)"
+              strokeWidth={1.6}
+              transform={`translate(${String(grip.x)} ${String(grip.y)}) rotate(${String(wanted)})`}
+            />
+          </g>
+        )}
         {drawn
           .filter((l) => l.depth === 1)
           .map((l) => {
@@ -272,4 +336,18 @@ export function Elevation({ limbs, bend, candidates, reachCm, onChoose }: Props)
       </p>
     </div>
   );
+}
+
+/** The place so many cm along a drawn limb; its end where it is shorter. */
+function along(points: readonly { x: number; z: number }[], cm: number): { x: number; z: number } | undefined {
+  let left = cm;
+  for (let i = 1; i < points.length; i++) {
+    const a = points[i - 1];
+    const b = points[i];
+    if (!a || !b) break;
+    const step = Math.hypot(b.x - a.x, b.z - a.z);
+    if (step >= left && step > 0) return { x: a.x + ((b.x - a.x) * left) / step, z: a.z + ((b.z - a.z) * left) / step };
+    left -= step;
+  }
+  return points[points.length - 1];
 }

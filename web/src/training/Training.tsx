@@ -88,6 +88,8 @@ function Trained({ which }: { which: Which }) {
               candidates={data.choice?.candidates}
               reachCm={data.reach_cm}
               onChoose={choose}
+              aimDeg={asked?.limb === limb ? asked?.aim_deg : undefined}
+              onAim={(aim_deg) => limb && setAsked({ ...(asked?.limb === limb ? asked : {}), limb, aim_deg })}
             />
           )
         )}
@@ -113,6 +115,7 @@ function Trained({ which }: { which: Which }) {
                 others={data.bends}
                 even={data.even}
                 which={which}
+                asked={asked?.limb === shown.limb ? asked : { limb: shown.limb }}
                 onAsk={setAsked}
                 error={bend.error}
               />

@@ -221,3 +221,16 @@ func TestAYoungTreeIsHeldAtReachOnceItsFrameStands(t *testing.T) {
 		require.NotEmpty(t, y["held"], code)
 	}
 }
+
+func TestAWindowBehindAFlatTreeIsLeftFree(t *testing.T) {
+	a := start(t, "2027-02-20")
+	wall := a.ok("GET", trainingOf("W3"), nil)["wall"].(object)
+	require.Equal(t, []any{object{"from_cm": 50.0, "to_cm": 140.0, "sill_cm": 115.0, "top_cm": 210.0}}, wall["windows"])
+	require.Contains(t, fmt.Sprint(wall["says"]), "end the wire above it beside the window")
+	require.Empty(t, a.ok("GET", trainingOf("W1"), nil)["wall"].(object)["windows"], "none behind it")
+	meta := a.ok("GET", rows, nil)["orchard"].(object)
+	plot := meta["plot"].(object)
+	window := list(list(plot, "features")[0], "windows")[0]
+	window["top_m"] = 1.0
+	a.refused(422, "plot.features[0].windows[0].top_m", "above its sill at 1.15 m", "PUT", rows, object{"version": meta["version"], "orchard": meta})
+}

@@ -28,7 +28,7 @@ func newRows(today almanac.Day) planting {
 			Slug: "new-rows", Name: "New Rows", Units: "metric", Site: site("lower-terrace"), SiteFrom: "demo climate",
 			School: store.School{Preset: "steady", Own: map[string]string{}},
 			Plot: store.Plot{Outline: rect(0, 0, 12, 8), Features: []store.Feature{
-				{ID: "house", Kind: "wall", Name: "House wall", HeightM: 2.8, FacesTo: 180, Points: []store.Point{{X: 0, Y: 8}, {X: 12, Y: 8}}},
+				{ID: "house", Kind: "wall", Name: "House wall", HeightM: 2.8, FacesTo: 180, Points: []store.Point{{X: 0, Y: 8}, {X: 12, Y: 8}}, Windows: []store.Window{{FromM: 10.5, WideM: 0.9, SillM: 1.15, TopM: 2.1}}},
 				{ID: "path", Kind: "path", Name: "mown path", WidthM: 0.8, Points: []store.Point{{X: 0, Y: 5}, {X: 12, Y: 5}}},
 			}},
 		},

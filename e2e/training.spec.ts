@@ -110,6 +110,7 @@ test('the wall goes from one wire to the next', async ({ page, demo }, info) => 
   await expect(page.getByRole('region', { name: 'Hardware' }).getByText('steel-core washing line')).toBeVisible();
   await open(page, demo + training('W3'));
   await expect(page.getByRole('region', { name: 'Arms' }).getByText('no arm yet')).toHaveCount(2);
+  await expect(page.getByText(/A window begins 50 cm east of the trunk, its sill at 115 cm/)).toBeVisible();
   await fits(page);
   await accessible(page);
 });

@@ -75,6 +75,7 @@ func (b *standing) orchard() error {
 		}
 		b.yard, b.south, wet = y.Trees, c.Orchard.Site.South(), y.Place.Climate.WetWinter()
 	}
+	plotOf(c).GiveSills(b.yard)
 	for i := range b.yard {
 		if b.yard[i].ID == b.tree.ID {
 			b.core = b.yard[i]

@@ -197,6 +197,7 @@ func (k *Keeper) imagined(ctx context.Context, c *store.Contents, day almanac.Da
 	if err != nil {
 		return nil, err
 	}
+	plotOf(c).GiveSills(y.Trees)
 	y.Sky = skyDays(c.Sky, day)
 	if err := k.giveHabits(c, y, day); err != nil {
 		return nil, err

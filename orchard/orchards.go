@@ -46,6 +46,9 @@ func plotOf(c *store.Contents) *yard.Plot {
 		for _, p := range f.Points {
 			of.Points = append(of.Points, yard.Point(p))
 		}
+		for _, w := range f.Windows {
+			of.Windows = append(of.Windows, yard.Window(w))
+		}
 		out.Features = append(out.Features, of)
 	}
 	return out

@@ -243,6 +243,14 @@ type NotchMark struct {
 	AtCM float64 `json:"at_cm"`
 }
 
+// OpeningBody is a window behind a flat tree: along its plane from the trunk, toward side a, and over the ground.
+type OpeningBody struct {
+	FromCM float64 `json:"from_cm"`
+	ToCM   float64 `json:"to_cm"`
+	SillCM float64 `json:"sill_cm"`
+	TopCM  float64 `json:"top_cm" doc:"0: not told"`
+}
+
 // WallBody is a flat tree on its wires.
 type WallBody struct {
 	AlongDeg    float64        `json:"along_deg" doc:"the bearing of side a"`
@@ -250,6 +258,7 @@ type WallBody struct {
 	SideA       string         `json:"side_a"`
 	SideB       string         `json:"side_b"`
 	WiresCM     []float64      `json:"wires_cm" nullable:"false"`
+	Windows     []OpeningBody  `json:"windows" nullable:"false" doc:"behind it: wires and arms leave them free"`
 	GoalCM      float64        `json:"goal_cm"`
 	LeaderCM    float64        `json:"leader_cm"`
 	NextWireCM  float64        `json:"next_wire_cm"`

@@ -166,7 +166,7 @@ func (t *trained) wall() (*WallBody, error) {
 	}
 	out := &WallBody{
 		AlongDeg: math.Round(f.AlongDeg), Support: support(t.tree), SideA: words.Side(f.AlongDeg), SideB: words.Side(math.Mod(f.AlongDeg+180, 360)), WiresCM: wires, GoalCM: math.Round(goal), LeaderCM: math.Round(f.LeaderCM), NextWireCM: f.NextWire, LeaderDue: f.Due, LeaderCutCM: f.Arms.LeaderCutCM,
-		Arms: []ArmBody{}, Steps: []WallStep{}, Off: []OffBody{}, Shorten: []string{}, Years: []WallYear{}, Hardware: t.speaker.Hardware(lay, support(t.tree)), YearFull: f.Plan.YearFull, LeanDeg: round1(lay.TrunkLeanDeg), Says: []string{},
+		Arms: []ArmBody{}, Windows: []OpeningBody{}, Steps: []WallStep{}, Off: []OffBody{}, Shorten: []string{}, Years: []WallYear{}, Hardware: t.speaker.Hardware(lay, support(t.tree)), YearFull: f.Plan.YearFull, LeanDeg: round1(lay.TrunkLeanDeg), Says: []string{},
 	}
 	for _, a := range f.Laid {
 		out.Arms = append(out.Arms, ArmBody{a.Limb, a.WireCM, a.Side, a.State, math.Round(a.LengthCM), math.Round(a.LayCM), a.Ties, a.SeasonsToFinish, a.Balance, a.Lies, a.TooClose})
@@ -190,6 +190,10 @@ func (t *trained) wall() (*WallBody, error) {
 	out.Says = append(out.Says, t.speaker.Wall(f, goal)...)
 	if along, ok := plotOf(t.contents).RunOf(&t.core, t.yard); ok {
 		out.Says = append(out.Says, t.speaker.WallRun(along, goal/100))
+		for _, o := range plotOf(t.contents).Openings(along, goal, f.AlongDeg) {
+			out.Windows = append(out.Windows, OpeningBody{math.Round(o.FromCM), math.Round(o.ToCM), math.Round(o.SillCM), math.Round(o.TopCM)})
+			out.Says = append(out.Says, t.speaker.Sill(o.SillCM, wires, out.SideA, out.SideB, o.FromCM, o.ToCM))
+		}
 	}
 	return out, nil
 }

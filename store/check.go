@@ -43,6 +43,11 @@ func (o *Orchard) Check() (fs given.Faults) {
 		if len(f.Points) == 0 {
 			fs.Add("no_points", at+"points", "none", "at least one point")
 		}
+		for j, w := range f.Windows {
+			if w.TopM > 0 && w.TopM <= w.SillM {
+				fs.Add("bad_window", fmt.Sprintf("%swindows[%d].top_m", at, j), fmt.Sprintf("%g m", w.TopM), fmt.Sprintf("above its sill at %g m", w.SillM))
+			}
+		}
 	}
 	return fs
 }

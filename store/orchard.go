@@ -98,6 +98,16 @@ type Feature struct {
 	HeightM float64 `json:"height_m,omitempty" minimum:"0" maximum:"60"`
 	WidthM  float64 `json:"width_m,omitempty" minimum:"0" maximum:"60" doc:"of a path, or across a shade tree's crown"`
 	FacesTo float64 `json:"faces_deg,omitempty" minimum:"0" maximum:"360" doc:"bearing a wall faces"`
+
+	Windows []Window `json:"windows,omitempty" nullable:"false" maxItems:"20" doc:"of a wall or a house, behind what stands along it"`
+}
+
+// Window is an opening in a wall that wires and arms leave free.
+type Window struct {
+	FromM float64 `json:"from_m" minimum:"0" maximum:"200" doc:"its near edge, along the wall from the wall's first point"`
+	WideM float64 `json:"wide_m" minimum:"0.1" maximum:"50"`
+	SillM float64 `json:"sill_m" minimum:"0.1" maximum:"20" doc:"over the ground"`
+	TopM  float64 `json:"top_m,omitempty" minimum:"0" maximum:"30" doc:"of its upper edge; 0: not told"`
 }
 
 // Default fills what a new orchard leaves open.

@@ -450,6 +450,31 @@ func (s Speaker) WallRun(r yard.Run, armM float64) string {
 	return says
 }
 
+// Sill tells of a window behind a flat tree, from one place along its arms to another (cm, toward side a): which wires run below it.
+func (s Speaker) Sill(sillCM float64, wires []float64, sideA, sideB string, from, to float64) string {
+	where := "behind the trunk"
+	switch {
+	case from > 0:
+		where = s.Amount(from, "cm") + " " + sideA + " of the trunk"
+	case to < 0:
+		where = s.Amount(-to, "cm") + " " + sideB + " of the trunk"
+	}
+	over := 0
+	for _, w := range wires {
+		if w > sillCM {
+			over++
+		}
+	}
+	says := fmt.Sprintf("A window begins %s, its sill at %s", where, s.Amount(sillCM, "cm"))
+	switch over {
+	case 0:
+		return says + ": every wire runs below it."
+	case 1:
+		return says + ": end the wire above it beside the window, and lay no arm across the glass."
+	}
+	return says + fmt.Sprintf(": end the %d wires above it beside the window, and lay no arm across the glass.", over)
+}
+
 func standing(n int) string {
 	if n == 1 {
 		return "one stands there"

@@ -29,6 +29,13 @@ type Feature struct {
 	Points     []Point
 	HeightM    float64 // 0: as usual for its kind
 	WidthM     float64 // of a path, or across a shade tree's crown; 0: as usual
+	Windows    []Window
+}
+
+// Window is an opening in a wall that wires and arms leave free, metres: along the wall from its first point, and over the ground.
+type Window struct {
+	FromM, WideM float64
+	SillM, TopM  float64 // TopM 0: not told
 }
 
 // Plot is the ground: its features, and by how much the plan's own axes are turned from north.

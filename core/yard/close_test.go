@@ -41,7 +41,8 @@ func TestARunOfWallTellsHowManyTreesItHolds(t *testing.T) {
 	trees := []year.Tree{flat(6.5, 11.7), flat(1.2, 11.8), flat(5, 6), {Form: pomology.OpenVase, X: 3, Y: 11.7}}
 	run, ok := plot.RunOf(&trees[0], trees)
 	require.True(t, ok)
-	require.Equal(t, yard.Run{Name: "the wall", LongM: 10, At: []float64{1.2, 6.5}}, run)
+	require.Equal(t, "the wall", run.Name)
+	require.InDeltaSlice(t, []float64{10, 1.2, 6.5}, append([]float64{run.LongM}, run.At...), 1e-9)
 	all, more := run.Holds(1.2)
 	require.Equal(t, []int{4, 1}, []int{all, more}, "between the two; the far end is a hand too short")
 	for _, arm := range []float64{0.5, 0.9, 1.2, 2, 6} { // never more trees than the wall holds
@@ -55,4 +56,39 @@ func TestARunOfWallTellsHowManyTreesItHolds(t *testing.T) {
 	run, ok = plot.RunOf(&cottage, nil)
 	require.True(t, ok, "the last side of a house counts: it is closed")
 	require.Equal(t, "the cottage", run.Name)
+}
+
+func TestAWindowIsLeftFreeWhicheverWayTheWallRunsAndThePlanIsTurned(t *testing.T) {
+	pear, err := pomology.BySlug("pear")
+	require.NoError(t, err)
+	trees := []year.Tree{{ID: "w", Kind: pear, Form: pomology.WireTiers, ArmM: 1.3, X: 4, Y: 7.7}}
+	window := yard.Window{FromM: 4.5, WideM: 1, SillM: 1.1, TopM: 2}
+	ends := []yard.Point{{X: 0, Y: 8}, {X: 12, Y: 8}}
+	for _, north := range []float64{0, 30, 200} {
+		p := yard.Plot{NorthDeg: north, Features: []yard.Feature{{Kind: "wall", Points: ends, Windows: []yard.Window{window}}}}
+		run, ok := p.RunOf(&trees[0], trees)
+		require.True(t, ok)
+		require.InDelta(t, 4, run.Here, 1e-9)
+		east := p.Openings(run, 130, 90+north) // the wall runs east on the plan, which is turned
+		require.Len(t, east, 1)
+		require.InDeltaSlice(t, []float64{50, 150, 110, 200}, []float64{east[0].FromCM, east[0].ToCM, east[0].SillCM, east[0].TopCM}, 1e-9)
+		west := p.Openings(run, 130, 270+north)
+		require.InDeltaSlice(t, []float64{-150, -50}, []float64{west[0].FromCM, west[0].ToCM}, 1e-9)
+		require.Empty(t, p.Openings(run, 45, 90+north), "no arm comes to it")
+	}
+	back := yard.Window{FromM: 12 - 5.5, WideM: 1, SillM: 1.1, TopM: 2} // the same glass, the wall drawn from its other end
+	p := yard.Plot{Features: []yard.Feature{{Kind: "wall", Points: []yard.Point{ends[1], ends[0]}, Windows: []yard.Window{back}}}}
+	run, _ := p.RunOf(&trees[0], trees)
+	again := p.Openings(run, 130, 90)
+	require.InDeltaSlice(t, []float64{50, 150}, []float64{again[0].FromCM, again[0].ToCM}, 1e-9)
+
+	p.GiveSills(trees)
+	require.InDelta(t, 110, trees[0].SillCM, 1e-9)
+	wires := year.FlatUsual(&trees[0], 220).WiresCM
+	require.NotEmpty(t, wires)
+	require.LessOrEqual(t, wires[len(wires)-1], 100.0, "the usual wires end below the sill")
+	trees[0].X = 9
+	p.GiveSills(trees)
+	require.Zero(t, trees[0].SillCM, "nobody's window any more")
+	require.Greater(t, len(year.FlatUsual(&trees[0], 220).WiresCM), len(wires))
 }

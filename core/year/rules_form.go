@@ -68,6 +68,9 @@ const (
 	kneeCM     = 40
 )
 
+// sillFreeCM: a wire and what grows on it ends so far below a window's sill; our estimate.
+const sillFreeCM = 10
+
 // usualWires are the wires a flat form gets where nobody said which it has, cm.
 func usualWires(form pomology.FormSlug, reachCM float64) []float64 {
 	first, step := 40.0, 30.0
@@ -344,6 +347,9 @@ func FlatUsual(t *Tree, reachCM float64) training.Young {
 	form, err := pomology.FormBySlug(t.Form)
 	if err == nil && y.GoalCM <= 0 {
 		y.GoalCM = max(60, 50*size.SpreadM*form.WidthShare)
+	}
+	if t.SillCM > 0 {
+		reachCM = min(reachCM, t.SillCM-sillFreeCM)
 	}
 	if len(y.WiresCM) == 0 {
 		y.WiresCM = usualWires(t.Form, reachCM)

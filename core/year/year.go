@@ -54,6 +54,7 @@ type Tree struct {
 	HasStake, HasMulch        bool
 	HasWires                  bool
 	WiresCM                   []float64         // heights of its wires; none: unknown
+	SillCM                    float64           // of the lowest window behind a flat tree; 0: none
 	ArmM                      float64           // how long an arm or rib shall be; 0: by kind and class
 	Built                     []training.Built  // steps of its frame seen on its map
 	Own                       map[string]string // school choices of this tree

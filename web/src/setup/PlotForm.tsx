@@ -125,6 +125,9 @@ export function PlotForm({ orchard, units, onChange }: Props) {
               />
             )}
           </div>
+          {(f.kind === 'wall' || f.kind === 'house') && (
+            <Windows of={f} units={units} onWindows={(windows) => feature(i, { windows })} />
+          )}
           <Button size="small" onClick={() => set({ features: plot.features.filter((_, j) => j !== i) })}>
             Take it out
           </Button>
@@ -181,5 +184,43 @@ function PointsField({
         if (p) onPoints(p);
       }}
     />
+  );
+}
+
+type Opening = NonNullable<Feature['windows']>[number];
+
+const edges: { field: keyof Opening; name: string }[] = [
+  { field: 'from_m', name: 'Begins' },
+  { field: 'wide_m', name: 'Wide' },
+  { field: 'sill_m', name: 'Sill' },
+  { field: 'top_m', name: 'Top' },
+];
+
+/** The windows of a wall, along it from its first point: wires and arms leave them free. */
+function Windows({ of, units, onWindows }: { of: Feature; units: Units; onWindows: (w: Opening[]) => void }) {
+  const windows = of.windows ?? [];
+  const put = (i: number, part: Partial<Opening>) =>
+    onWindows(windows.map((w, j) => (j === i ? { ...w, ...part } : w)));
+  return (
+    <>
+      {windows.map((w, i) => (
+        <div key={`${String(windows.length)}.${String(i)}`} className="pair" role="group" aria-label={`Window ${String(i + 1)}`}>
+          {edges.map((e) => (
+            <TextField
+              key={e.field}
+              label={`${e.name}, ${unitOf('m', units)}`}
+              defaultValue={w[e.field] ? show(w[e.field] ?? 0, 'm', units) : ''}
+              onChange={(c) => put(i, { [e.field]: read(c.target.value, 'm', units) ?? 0 })}
+            />
+          ))}
+          <Button size="small" onClick={() => onWindows(windows.filter((_, j) => j !== i))}>
+            Take the window out
+          </Button>
+        </div>
+      ))}
+      <Button size="small" onClick={() => onWindows([...windows, { from_m: 0, wide_m: 1, sill_m: 1, top_m: 0 }])}>
+        Add a window
+      </Button>
+    </>
   );
 }

@@ -2351,6 +2351,8 @@ export interface components {
              * @description of a path, or across a shade tree's crown
              */
             width_m?: number;
+            /** @description of a wall or a house, behind what stands along it */
+            windows?: components["schemas"]["Window"][];
         };
         FieldError: {
             code: string;
@@ -3445,6 +3447,19 @@ export interface components {
             /** Format: double */
             deg: number;
             limb: string;
+        };
+        OpeningBody: {
+            /** Format: double */
+            from_cm: number;
+            /** Format: double */
+            sill_cm: number;
+            /** Format: double */
+            to_cm: number;
+            /**
+             * Format: double
+             * @description 0: not told
+             */
+            top_cm: number;
         };
         Orchard: {
             /**
@@ -5465,6 +5480,8 @@ export interface components {
              * @enum {string}
              */
             support: "wall" | "posts";
+            /** @description behind it: wires and arms leave them free */
+            windows: components["schemas"]["OpeningBody"][];
             wires_cm: number[];
             /** Format: int64 */
             year_full: number;
@@ -5650,6 +5667,25 @@ export interface components {
             limb: string;
             on_slip: boolean;
             says: string[];
+        };
+        Window: {
+            /**
+             * Format: double
+             * @description its near edge, along the wall from the wall's first point
+             */
+            from_m: number;
+            /**
+             * Format: double
+             * @description over the ground
+             */
+            sill_m: number;
+            /**
+             * Format: double
+             * @description of its upper edge; 0: not told
+             */
+            top_m?: number;
+            /** Format: double */
+            wide_m: number;
         };
         Wound: {
             /** Format: double */

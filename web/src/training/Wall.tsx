@@ -23,6 +23,15 @@ const Stones = ({ width }: { width: number }) => (
   </>
 );
 
+/** A window: its frame, its bars, and the sill that stands out below it. */
+const Glass = ({ x, wide, sill, top }: { x: number; wide: number; sill: number; top: number }) => (
+  <g fill="var(--ground)" stroke="var(--quiet)">
+    <rect x={x} y={Math.max(-2, top)} width={wide} height={Math.max(2, sill - Math.max(-2, top))} />
+    <path d={`M${String(x + wide / 2)} ${String(Math.max(-2, top))}V${String(sill)}`} />
+    <rect x={x - 5} y={sill} width={wide + 10} height={5} fill="var(--sheet)" stroke="var(--ink)" />
+  </g>
+);
+
 /** The two end posts that hold the wires of a tree in the open. */
 const Posts = ({ left, right, top }: { left: number; right: number; top: number }) => (
   <>
@@ -69,6 +78,15 @@ export function WallView({ wall, limbs, rigs }: { wall: Wall; limbs: readonly Li
         aria-label={`The tree on ${String(wall.wires_cm.length)} wires; leader at ${say(wall.leader_cm, 'cm', units)}`}
       >
         {wall.support === 'wall' ? <Stones width={width} /> : <Posts left={X(-run)} right={X(run)} top={Y(top - 4)} />}
+        {wall.windows.map((w) => (
+          <Glass
+            key={w.from_cm}
+            x={X(w.from_cm)}
+            wide={(w.to_cm - w.from_cm) * k}
+            sill={Y(w.sill_cm)}
+            top={w.top_cm > 0 ? Y(w.top_cm) : 0}
+          />
+        ))}
         <path d={`M0 ${String(ground)}H${String(width)}`} stroke="var(--wood-old)" strokeWidth={2} />
         {wall.wires_cm.map((w) => (
           <g key={w}>

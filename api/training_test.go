@@ -2,6 +2,8 @@ package api_test
 
 import (
 	"fmt"
+	"maps"
+	"slices"
 	"testing"
 
 	"github.com/stretchr/testify/require"
@@ -233,4 +235,38 @@ func TestAWindowBehindAFlatTreeIsLeftFree(t *testing.T) {
 	window := list(list(plot, "features")[0], "windows")[0]
 	window["top_m"] = 1.0
 	a.refused(422, "plot.features[0].windows[0].top_m", "above its sill at 1.15 m", "PUT", rows, object{"version": meta["version"], "orchard": meta})
+}
+
+func TestWhatWasDoneByHandIsHeldAgainstWhatWasWanted(t *testing.T) {
+	a := start(t, "2027-03-10")
+	entry := func(code, task, day string, more object) object {
+		out := object{"tree_id": "new-rows-" + code, "kind": "work", "task": task, "date": day, "outcome": "done"}
+		maps.Copy(out, more)
+		return a.ok("POST", rows+"/entries", out)
+	}
+	low := entry("R1", "planting-cut", "2027-03-10", object{"headed_cm": 90})
+	require.Empty(t, low["warnings"])
+	high := entry("R1", "planting-cut", "2027-03-10", object{"headed_cm": 140})
+	require.Contains(t, fmt.Sprint(high["warnings"]), "only the tip went")
+
+	looks := func() (out []string) {
+		for _, task := range list(a.ok("GET", rows+"/trees/new-rows-W2/plan", nil), "tasks") {
+			if task["kind"] == "stored-look" {
+				out = append(out, task["opens"].(string))
+			}
+		}
+		return out
+	}
+	was := entry("W2", "graft-wood", "2027-03-01", object{"packing": "sawdust"})["entry"].(object)["id"]
+	require.Equal(t, []string{"2027-03-02", "2027-03-04", "2027-03-31", "2027-04-30"}, looks())
+	entry("W2", "graft-wood", "2027-03-01", object{"packing": "paper", "corrects": was})
+	require.Equal(t, []string{"2027-03-02", "2027-03-04", "2027-03-08", "2027-03-15", "2027-03-22", "2027-03-31", "2027-04-15", "2027-04-30"}, looks(), "paper moulds sooner")
+
+	trees := list(a.ok("GET", rows+"/trees", nil), "list")
+	tree := trees[slices.IndexFunc(trees, func(x object) bool { return x["id"] == "new-rows-W3" })]
+	require.NotContains(t, fmt.Sprint(a.ok("GET", trainingOf("W3"), nil)["wall"]), "Its own limbs")
+	delete(tree, "wires_cm")
+	a.ok("PUT", rows+"/trees/new-rows-W3", object{"version": tree["version"], "tree": tree})
+	require.Contains(t, fmt.Sprint(a.ok("GET", trainingOf("W3"), nil)["wall"]), "Its own limbs would take them at")
+	require.Contains(t, fmt.Sprint(a.ok("GET", trainingOf("R3"), nil)["says"]), "stands as the others shall")
 }

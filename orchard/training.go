@@ -276,6 +276,17 @@ func (t *trained) bends(out *TrainingBody) error {
 		}
 		out.Bends = append(out.Bends, b)
 	}
+	var good []string
+	bent := false
+	for _, b := range out.Bends {
+		if b.Verdict == "leave" && b.NowDeg >= b.LowDeg && b.NowDeg <= b.HighDeg {
+			good = append(good, b.Limb)
+		}
+		bent = bent || b.Verdict != "leave"
+	}
+	if bent && len(good) > 0 {
+		out.Says = append(out.Says, words.LikeThat(good))
+	}
 	return nil
 }
 

@@ -188,6 +188,11 @@ func (t *trained) wall() (*WallBody, error) {
 	}
 	out.Steps = wallSteps(t.speaker.WallSteps(f))
 	out.Says = append(out.Says, t.speaker.Wall(f, goal)...)
+	if len(t.core.WiresCM) == 0 {
+		if own := training.WiresOf(t.m); len(own) > 0 {
+			out.Says = append(out.Says, t.speaker.OwnWires(own))
+		}
+	}
 	if along, ok := plotOf(t.contents).RunOf(&t.core, t.yard); ok {
 		out.Says = append(out.Says, t.speaker.WallRun(along, goal/100))
 		for _, o := range plotOf(t.contents).Openings(along, goal, f.AlongDeg) {

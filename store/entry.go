@@ -36,6 +36,8 @@ type Entry struct {
 	Headed    bool        `json:"headed,omitempty" doc:"a heading cut or renewal stub in growth"`
 	OpensSun  bool        `json:"opens_sun,omitempty" doc:"bark was newly opened to the sun"`
 	Device    string      `json:"device,omitempty" enum:"tie,spreader,weight,clothespin"`
+	HeadedCM  float64     `json:"headed_cm,omitempty" minimum:"0" maximum:"400" doc:"how high the stem was headed at planting"`
+	Packing   string      `json:"packing,omitempty" enum:"sawdust,paper" doc:"what wood for grafting is kept in"`
 	Reason    string      `json:"reason,omitempty" maxLength:"2000" doc:"why it was left, done outside its window, or went not as meant"`
 	Grade     string      `json:"grade,omitempty" readOnly:"true" doc:"how good the day was for the job"`
 	Stage     string      `json:"stage,omitempty" doc:"stage seen" maxLength:"60"`

@@ -94,7 +94,7 @@ func (e *Entry) Core() year.Entry {
 		ID: e.ID, Tree: e.TreeID, Date: e.Date, Season: e.Season, Kind: year.EntryKind(e.Kind), Task: year.TaskKind(e.Task),
 		TaskID: e.TaskID, Outcome: year.Outcome(e.Outcome), Share: e.Share, CutMM: e.CutMM, FreeOnly: e.FreeOnly,
 		Headed: e.Headed, OpensSun: e.OpensSun, Minutes: e.Minutes, Cuts: e.Cuts, Reason: e.Reason, Tmin: e.TminC, Device: e.Device,
-		Slip: e.Map > 0, Rig: e.Rig,
+		Slip: e.Map > 0, Rig: e.Rig, InPaper: e.Packing == "paper",
 	}
 	if f := e.Fruiting; f != nil {
 		out.Opened, out.Alive, out.FruitMM = f.Opened, f.Alive, f.FruitMM

@@ -170,6 +170,7 @@ var reasons = map[string]string{
 	"spare-the-spur":            "Hold the spur and turn the fruit off: next year's bud stands beside the stalk.",
 	"log-kilos":                 "Log the kilos and the count: next year's plan reads them.",
 	"stored-wood":               "In its first days and then monthly: no visible drops, no mould, buds still asleep.",
+	"stored-in-paper":           "Damp paper moulds sooner than sawdust: weekly in the first month. No visible drops, no mould, buds still asleep.",
 	"graft-a-month-on":          "Wood is grafted about a month after it was cut, when the host begins to move.",
 	"graft-season":              "Grafting season ({text}) from {day}.",
 	"first-fruit-off":           "Take the first year's fruit off the graft.",

@@ -106,6 +106,28 @@ func (s Speaker) Heading(h training.Heading, y training.Young) []string {
 	return append(out, "Roots lost in lifting cannot feed a long top, and the low cut is what makes a low tree.")
 }
 
+// HeadedHigh says that a stem was headed above the stretch that was wanted.
+func (s Speaker) HeadedHigh(cm float64, h training.Heading) string {
+	return fmt.Sprintf("Headed at %s, where %s to %s are wanted: only the tip went, and the low stem stays bare. Cut it down to there while it sleeps.", s.Amount(cm, "cm"), s.Amount(math.Round(h.LowCM), "cm"), s.Amount(math.Round(h.HighCM), "cm"))
+}
+
+// LikeThat names limbs that stand as the others are to stand, to look at while those are bent.
+func LikeThat(limbs []string) string {
+	if len(limbs) == 1 {
+		return limbs[0] + " stands as the others shall: look at it while you bend them."
+	}
+	return list(limbs) + " stand as the others shall: look at them while you bend those."
+}
+
+// OwnWires says at which heights a flat tree's own limbs would take wires.
+func (s Speaker) OwnWires(cm []float64) string {
+	var at []string
+	for _, x := range cm {
+		at = append(at, s.Amount(math.Round(x), "cm"))
+	}
+	return "No wires are told of this tree. Its own limbs would take them at " + list(at) + "."
+}
+
 // PlantingFacts are what the lists of planting day turn on.
 type PlantingFacts struct {
 	Kind     *pomology.Kind

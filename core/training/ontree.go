@@ -288,6 +288,44 @@ const (
 	liesDeg     = 75
 )
 
+// A flat tree's own wires: limbs that start within so much of one another are a pair, and pairs stand so far apart. cm; our estimates.
+const (
+	pairWithinCM = 12
+	wiresStepCM  = 25
+)
+
+// WiresOf are the heights at which a flat tree's own limbs would take wires, rising, cm: where limbs to both sides start close together.
+func WiresOf(m *limb.Map) (out []float64) {
+	stems := m.Stems()
+	if len(stems) != 1 {
+		return nil
+	}
+	along := PlaneOf(m)
+	var sides [2][]float64
+	for _, c := range m.Axes[stems[0]].Children {
+		a := &m.Axes[c]
+		if m.Has(c, limb.Leader) || a.Sucker || a.L < 8 || m.WhollyDead(c) {
+			continue
+		}
+		side := 0
+		if math.Cos((a.Azimuth-along)*math.Pi/180) < 0 {
+			side = 1
+		}
+		sides[side] = append(sides[side], m.Base(c).Z)
+	}
+	slices.Sort(sides[0])
+	for _, z := range sides[0] {
+		for _, o := range sides[1] {
+			high := math.Max(z, o)
+			if math.Abs(z-o) <= pairWithinCM && (len(out) == 0 || high >= out[len(out)-1]+wiresStepCM) {
+				out = append(out, high)
+				break
+			}
+		}
+	}
+	return out
+}
+
 // FlatOf reads a tree on wires off its map. goal is how long an arm shall be, yearly how far it grows.
 func FlatOf(m *limb.Map, wires []float64, goalCM, yearlyCM float64, inGrowth bool) (FlatTree, error) {
 	out := FlatTree{WiresCM: wires, AlongDeg: PlaneOf(m), Laid: []FlatArm{}, Off: []OffPlane{}, Shorten: []FlatShoot{}}

@@ -189,6 +189,7 @@ type Entry struct {
 	Reason   string
 	Tmin     float64          // of a frost night
 	Device   string           // of a bend: tie, spreader, weight, clothespin
+	InPaper  bool             // wood for grafting lies in damp paper, which moulds sooner than sawdust
 	Rig      *training.RigAct // what was done with a device
 	Slip     bool             // a slip was worked on the limb map
 	Carried  []CarriedLimb

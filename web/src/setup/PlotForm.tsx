@@ -204,7 +204,12 @@ function Windows({ of, units, onWindows }: { of: Feature; units: Units; onWindow
   return (
     <>
       {windows.map((w, i) => (
-        <div key={`${String(windows.length)}.${String(i)}`} className="pair" role="group" aria-label={`Window ${String(i + 1)}`}>
+        <div
+          key={`${String(windows.length)}.${String(i)}`}
+          className="pair"
+          role="group"
+          aria-label={`Window ${String(i + 1)}`}
+        >
           {edges.map((e) => (
             <TextField
               key={e.field}

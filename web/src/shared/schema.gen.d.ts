@@ -2253,6 +2253,11 @@ export interface components {
             grafted?: components["schemas"]["GraftLog"];
             /** @description a heading cut or renewal stub in growth */
             headed?: boolean;
+            /**
+             * Format: double
+             * @description how high the stem was headed at planting
+             */
+            headed_cm?: number;
             /** Format: double */
             height_m?: number;
             readonly id: string;
@@ -2273,6 +2278,11 @@ export interface components {
             opens_sun?: boolean;
             /** @enum {string} */
             outcome?: "done" | "part" | "left" | "nothing-needed";
+            /**
+             * @description what wood for grafting is kept in
+             * @enum {string}
+             */
+            packing?: "sawdust" | "paper";
             /** @description why it was left, done outside its window, or went not as meant */
             reason?: string;
             /** @description of a device: put on, looked at, taken off */

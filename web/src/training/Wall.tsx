@@ -32,6 +32,38 @@ const Glass = ({ x, wide, sill, top }: { x: number; wide: number; sill: number; 
   </g>
 );
 
+/** How a tie goes, from the end of the wire: behind the wire, crossed, round the limb, room for a finger. */
+const TiePicture = () => (
+  <figure className="tiepic">
+    <svg
+      viewBox="0 0 150 92"
+      role="img"
+      aria-label="A band behind the wire, crossed between wire and limb, loose round the limb"
+    >
+      <circle cx={30} cy={46} r={5} fill="var(--ink)" />
+      <circle cx={104} cy={46} r={17} fill="var(--wood-two)" />
+      <path
+        d="M22 46C22 32 38 30 52 44C62 54 76 74 104 74C122 74 132 62 132 46C132 30 122 18 104 18C76 18 62 38 52 48C38 62 22 60 22 46Z"
+        fill="none"
+        stroke="var(--leaf)"
+        strokeWidth={5}
+        strokeLinejoin="round"
+      />
+      <path d="M22 46l-14 -8M22 46l-14 8" stroke="var(--leaf)" strokeWidth={4} strokeLinecap="round" />
+      <text x={30} y={88} fontSize={12} textAnchor="middle">
+        wire
+      </text>
+      <text x={104} y={88} fontSize={12} textAnchor="middle">
+        limb
+      </text>
+    </svg>
+    <figcaption className="sm">
+      Behind the wire, crossed, round the limb: the cross is the cushion, so that wind rubs no bark on metal. Room for a
+      finger; the knot at the wire, its tails cut short. The limb stays on one side of the wire, never wound round it.
+    </figcaption>
+  </figure>
+);
+
 /** The two end posts that hold the wires of a tree in the open. */
 const Posts = ({ left, right, top }: { left: number; right: number; top: number }) => (
   <>
@@ -321,10 +353,7 @@ export function WallSide({ wall }: { wall: Wall }) {
             ))}
           </tbody>
         </table>
-        <p className="sm q">
-          Loops crossed behind the wire, so that wind rubs band on band and never bark on wire; always on the same side,
-          never wound round it.
-        </p>
+        <TiePicture />
       </section>
     </>
   );

@@ -72,10 +72,12 @@ function emptyEntry(): Entry {
 /** The fields of an entry as a person typed them. */
 function drafted(e: Entry, units: 'metric' | 'us'): Draft {
   const d: Draft = {};
-  for (const k of ['who', 'reason', 'note', 'stage', 'agent', 'treatment', 'device'] as const) if (e[k]) d[k] = e[k];
+  for (const k of ['who', 'reason', 'note', 'stage', 'agent', 'treatment', 'device', 'packing'] as const)
+    if (e[k]) d[k] = e[k];
   for (const k of ['minutes', 'cuts', 'fruit', 'count'] as const) if (e[k] !== undefined) d[k] = String(e[k]);
   if (e.tmin_c !== undefined) d.tmin_c = showTemp(e.tmin_c, units);
   for (const k of ['free_only', 'headed', 'opens_sun'] as const) if (e[k]) d[k] = true;
+  if (e.headed_cm) d.headed_cm = show(e.headed_cm, 'cm', units);
   if (e.share) d.share = String(Math.round(e.share * 100));
   if (e.cut_mm?.length) d.cut_mm = e.cut_mm.map((mm) => show(mm, 'mm', units)).join(' ');
   d.of_plot = !e.tree_id;
@@ -178,6 +180,9 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
       if (on('headed')) e.headed = true;
       if (on('opens_sun')) e.opens_sun = true;
       if (text('device')) e.device = text('device') as NonNullable<Entry['device']>;
+      if (text('packing')) e.packing = text('packing') as NonNullable<Entry['packing']>;
+      const headed = read(text('headed_cm'), 'cm', units);
+      if (headed !== undefined) e.headed_cm = headed;
       if (task.kind === 'graft' && graft.kind) e.grafted = { ...graft, kind: graft.kind };
       if (task.kind === 'graft-look' && graft.took !== undefined) e.grafted = graft;
       const counted = trialOf(trial);
@@ -217,7 +222,7 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
       offer({
         id: res.entry.id,
         also: more.map((m) => m.id),
-        says: `Logged${treeCode && !ofPlot ? ` on ${on.join(' ')}` : ''}. ${res.grade && res.grade.level !== 'better' ? res.grade.says : ''}`,
+        says: `Logged${treeCode && !ofPlot ? ` on ${on.join(' ')}` : ''}. ${res.grade && res.grade.level !== 'better' ? res.grade.says : ''} ${res.warnings.map((w) => w.says ?? '').join(' ')}`.trim(),
       });
       onDone();
     } catch {
@@ -332,6 +337,13 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
           </div>
           {number('height_m', `Height now, ${unitOf('m', units)}`)}
         </>
+      )}
+      {task?.kind === 'planting-cut' && worked && number('headed_cm', `Headed at, ${unitOf('cm', units)}`)}
+      {task?.kind === 'graft-wood' && worked && (
+        <TextField select label="Kept in" value={text('packing')} onChange={(e) => set('packing', e.target.value)}>
+          <MenuItem value="sawdust">damp sawdust in a bag</MenuItem>
+          <MenuItem value="paper">damp paper in a bag</MenuItem>
+        </TextField>
       )}
       {task?.kind === 'bend' && worked && (
         <TextField select label="With" value={text('device')} onChange={(e) => set('device', e.target.value)}>

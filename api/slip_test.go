@@ -3,6 +3,7 @@ package api_test
 import (
 	"fmt"
 	"testing"
+	"vertumna/core/find"
 
 	"github.com/stretchr/testify/require"
 )
@@ -252,4 +253,24 @@ func TestOwnCountOfSunStandsBesideTheComputedHours(t *testing.T) {
 			require.Nil(t, x["beside"])
 		}
 	}
+}
+
+func TestATreeThatPassesItsTestsIsGoodEnough(t *testing.T) {
+	a := start(t, "2027-02-20")
+	tree := lt + "/trees/lower-terrace-C2"
+	require.Empty(t, a.ok("GET", tree+"/map/slip", nil)["enough"])
+	answers := object{}
+	for _, test := range find.EndTests() {
+		answers[test.Slug] = test.Words[0]
+	}
+	log := func(answers object) {
+		a.ok("POST", lt+"/entries", object{"tree_id": "lower-terrace-C2", "date": "2027-02-20", "kind": "end-tests", "end_tests": answers})
+	}
+	log(answers)
+	slip := a.ok("GET", tree+"/map/slip", nil)
+	require.Contains(t, slip["enough"], "It passed every end test on 20 February")
+	require.NotEmpty(t, slip["steps"], "the slip stands: a person decides")
+	require.Empty(t, a.ok("GET", tree+"/map/slip?season=summer", nil)["enough"], "of a slip to come nothing is known yet")
+	log(object{find.EndTests()[0].Slug: find.EndTests()[0].Words[1]})
+	require.Empty(t, a.ok("GET", tree+"/map/slip", nil)["enough"], "one that failed since is the last word")
 }

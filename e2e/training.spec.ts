@@ -77,6 +77,9 @@ test('a whip is led from planting day to year three on the rail', async ({ page,
   await expect(planting.getByRole('heading', { name: /Head it at \d+ cm, bud \d+/ })).toBeVisible();
   await planting.getByRole('button', { name: /Roots/ }).click();
   await expect(planting.getByText(/1 of \d+ done/)).toBeVisible();
+  await expect(planting.getByText('Soft band')).toBeVisible(); // what to have at home before
+  await planting.getByText('What to look for in a nursery tree').click();
+  await expect(planting.getByText(/Roots damp and many/)).toBeVisible();
   await page.reload();
   await expect(planting.getByRole('button', { name: /Roots/ })).toHaveAttribute('aria-pressed', 'true');
   const year = (n: number) => page.getByRole('region', { name: `Year ${String(n)}` });

@@ -43,6 +43,8 @@ type SlipBody struct {
 	Gauge      GaugeBody     `json:"gauge"`
 	Fruit      SlipFruitBody `json:"fruit"`
 	Bundles    []string      `json:"bundles" nullable:"false" doc:"several small cuts on one limb against taking it out"`
+	Enough     string        `json:"enough,omitempty" doc:"it passed all end tests this half of the year"`
+	WayIn      string        `json:"way_in,omitempty" doc:"from which side an arm reaches the middle"`
 	Forming    []string      `json:"forming" nullable:"false" doc:"of a young tree: which shoots become main limbs"`
 	Renewing   []string      `json:"renewing" nullable:"false" doc:"of a bearer on one-year wood: what is renewed this year"`
 	Exposed    []string      `json:"exposed" nullable:"false" doc:"limbs whose bark comes into the sun"`
@@ -241,10 +243,31 @@ func (p *slipMade) body() *SlipBody {
 	}
 	out.Gauge, out.Fruit = p.gauge(), p.fruitLine()
 	p.sorted(out)
+	if way, ok := find.WayInto(p.m); ok && len(s.Cuts) > 0 {
+		out.WayIn = words.WayIn(way)
+	}
+	if on, yes := p.enough(); yes {
+		out.Enough = words.Enough(p.speaker.Day(on), s.Must(), len(s.Cuts))
+	}
 	out.Says = p.speaker.SlipTotal(len(out.Groups), s.Minutes, len(out.Tools))
 	opens, closes := p.window()
 	out.Opens, out.Closes = dayOrNil(opens), dayOrNil(closes)
 	return out
+}
+
+// enough is the day a tree had passed all end tests, since the last work of this half of the year began to be possible.
+func (p *slipMade) enough() (almanac.Day, bool) {
+	answers, on := map[string]string{}, almanac.NoDay
+	for _, t := range p.endTests() {
+		if t.On == nil || halfOn(*t.On, p.south) != p.of || p.predicted {
+			return on, false
+		}
+		answers[t.Slug] = t.Last
+		if !on.Known() || *t.On > on {
+			on = *t.On
+		}
+	}
+	return on, find.AllPassed(answers)
 }
 
 func (p *slipMade) limit() float64 {

@@ -7,6 +7,7 @@ import (
 	"strings"
 
 	"vertumna/core/cut"
+	"vertumna/core/find"
 	"vertumna/core/growth"
 	"vertumna/core/limb"
 )
@@ -429,6 +430,31 @@ func (s Speaker) Came(c growth.Came) string {
 		return s.Amount(x.HeightCM/100, "m") + " high, shoots of " + s.Amount(math.Round(x.ShootCM), "cm") + ", " + s.Amount(float64(x.Sprouts), "sprouts")
 	}
 	return "Forecast: " + one(c.Forecast) + ". Came: " + one(c.Came) + ". " + cameVerdicts[c.Verdict]
+}
+
+// WayIn says from which side an arm reaches the middle of a tree, and what is to go first where none does.
+func WayIn(w find.WayIn) string {
+	between := fmt.Sprintf("between %s and %s", w.Between[0], w.Between[1])
+	if w.GapDeg < find.ArmGapDeg {
+		return fmt.Sprintf("No arm gets into the middle: its main limbs stand %.0f° apart at most, %s. Work from outside in, and take what goes whole first.", w.GapDeg, between)
+	}
+	return fmt.Sprintf("Reach in from the %s, %s: there its main limbs stand widest apart (%.0f°).", Side(w.AzimuthDeg), between, w.GapDeg)
+}
+
+// Enough says that a tree passed all end tests on a day: what of its slip is made all the same, and that the rest may stand.
+func Enough(on string, must, all int) string {
+	says := "It passed every end test on " + on + ": a tree that is good enough is left alone."
+	switch {
+	case all == 0:
+		return says
+	case must == 0:
+		return says + " What stands here may wait."
+	case must == all:
+		return says + " What stands here is sick, a sucker or out of reach: that goes all the same."
+	case must == 1:
+		return says + fmt.Sprintf(" One of these %d cuts takes what is sick, a sucker or out of reach; the others may wait.", all)
+	}
+	return says + fmt.Sprintf(" %d of these %d cuts take what is sick, a sucker or out of reach; the others may wait.", must, all)
 }
 
 // Thirds name the thirds of a tree's height, from the ground up.

@@ -60,6 +60,18 @@ type Slip struct {
 	Now, This, Done float64
 }
 
+// Must counts the steps that are made whatever a tree looks like: sick and broken wood, suckers, and tops above reach.
+func (s *Slip) Must() (n int) {
+	for k := range s.Cuts {
+		if slices.ContainsFunc(s.Cuts[k].Solves, func(f find.Finding) bool {
+			return f.Step == sickStep || f.Code == find.Sucker || f.Code == find.OverHeight
+		}) {
+			n++
+		}
+	}
+	return n
+}
+
 // Made lists the slip's cuts in their order.
 func (s *Slip) Made() []growth.Cut {
 	out := make([]growth.Cut, len(s.Cuts))

@@ -355,3 +355,26 @@ func TestWoundsOfSeveralYearsAtOnePlaceAreRemembered(t *testing.T) {
 	doc.Limbs[2].Wounds = append(doc.Limbs[2].Wounds, wound(2025))
 	require.NotNil(t, has(findings(t, doc, find.Reading{}), "headed_again", "K"))
 }
+
+func TestTheWayInIsTheWidestGapWhicheverWayTheTreeStands(t *testing.T) {
+	way := func(turn float64, azimuths ...float64) (find.WayIn, bool) {
+		d := limb.Doc{Species: "apple", Form: "open-vase", Limbs: []limb.Limb{{ID: "T", LengthCM: limb.Of(60), DiameterMM: limb.Of(60), AngleBaseDeg: limb.Of(0)}}}
+		for i, az := range azimuths {
+			d.Limbs = append(d.Limbs, limb.Limb{
+				ID: fmt.Sprint("S", i), Parent: "T", AttachCM: limb.Of(50), AzimuthDeg: limb.Of(math.Mod(az+turn, 360)), AngleBaseDeg: limb.Of(45), LengthCM: limb.Of(150), DiameterMM: limb.Of(25),
+			})
+		}
+		m, err := limb.Check(d)
+		require.NoError(t, err)
+		return find.WayInto(m)
+	}
+	for _, turn := range []float64{0, 77, 200, 311} {
+		w, ok := way(turn, 0, 90, 150, 230)
+		require.True(t, ok)
+		require.InDelta(t, 130, w.GapDeg, 1e-6)
+		require.InDelta(t, math.Mod(295+turn, 360), w.AzimuthDeg, 1e-6, "opposite what stands close")
+		require.ElementsMatch(t, []string{"S3", "S0"}, w.Between[:])
+	}
+	_, ok := way(0, 10, 100)
+	require.False(t, ok, "two limbs bar nobody")
+}

@@ -271,6 +271,16 @@ type EndTest struct {
 // EndTests lists the end tests (work page, fine point 16).
 func EndTests() []EndTest { return endTests }
 
+// AllPassed says whether every end test came to its good answer.
+func AllPassed(answers map[string]string) bool {
+	for _, t := range endTests {
+		if answers[t.Slug] != t.Words[0] {
+			return false
+		}
+	}
+	return true
+}
+
 // CheckAnswers names the answers, by the slug of a test, that nobody asks for.
 func CheckAnswers(answers map[string]string) (out given.Faults) {
 	for _, slug := range slices.Sorted(maps.Keys(answers)) {

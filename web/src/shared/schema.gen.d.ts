@@ -4563,6 +4563,8 @@ export interface components {
              * @description how far the map can be trusted, 0..1
              */
             confidence: number;
+            /** @description it passed all end tests this half of the year */
+            enough?: string;
             /** @description limbs whose bark comes into the sun */
             exposed: string[];
             /** @description of a young tree: which shoots become main limbs */
@@ -4612,6 +4614,8 @@ export interface components {
             tops: components["schemas"]["TopBody"][];
             /** @description of a tree whose frame is built: what leads instead */
             training?: string;
+            /** @description from which side an arm reaches the middle */
+            way_in?: string;
         };
         SlipChoice: {
             /** @enum {string} */

@@ -2,6 +2,7 @@ package api_test
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 	"testing"
 
@@ -136,4 +137,17 @@ func TestAFindingIsAnsweredWithWaysToCut(t *testing.T) {
 	require.Equal(t, 404, status)
 	later := a.ok("GET", at+"?ahead=3", nil)
 	require.Greater(t, later["facts"].(object)["height_cm"], a.ok("GET", at, nil)["facts"].(object)["height_cm"])
+}
+
+func TestALimbIsToldWhereItIsWantedToGrow(t *testing.T) {
+	a := start(t, "2027-02-20")
+	tree := lt + "/trees/lower-terrace-C2"
+	edit := func(e object) object {
+		now := a.ok("GET", tree+"/map", nil)
+		out := a.ok("POST", tree+"/map/edits", object{"based_on": now["revision"].(object)["revision"], "edits": []object{e}})
+		limbs := list(out, "limbs")
+		return limbs[slices.IndexFunc(limbs, func(l object) bool { return l["id"] == "S1" })]
+	}
+	require.EqualValues(t, 225, edit(object{"op": "set", "id": "S1", "limb": object{"id": "S1", "toward_deg": 225}})["toward_deg"])
+	require.NotContains(t, edit(object{"op": "set", "id": "S1", "clear": []string{"toward_deg"}}), "toward_deg")
 }

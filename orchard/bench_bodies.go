@@ -58,6 +58,7 @@ type DrawnLimb struct {
 	Rings     []DrawnRing  `json:"rings" nullable:"false"`
 	Attach    float64      `json:"attach_cm"`
 	Azimuth   float64      `json:"azimuth_deg"`
+	Toward    *float64     `json:"toward_deg,omitempty" doc:"bearing it is wanted to grow toward"`
 	AngleBase float64      `json:"angle_base_deg"`
 	AngleTip  float64      `json:"angle_tip_deg"`
 	Length    float64      `json:"length_cm"`

@@ -149,6 +149,7 @@ func (b *standing) limb(m *limb.Map, i int, chain []string) DrawnLimb {
 		Spurs: append([]limb.SpurCount{}, a.Spurs...), Gaps: append([]limb.Stretch{}, a.Gaps...),
 		Leads: len(chain) > 0 && chain[len(chain)-1] == a.ID,
 	}
+	d.Toward = a.Toward
 	if a.Parent >= 0 {
 		d.Parent = m.Axes[a.Parent].ID
 	}

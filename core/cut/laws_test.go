@@ -307,3 +307,69 @@ func TestSmallCutsAreSetAgainstTheLimbTheyStandOn(t *testing.T) {
 	}
 	require.NotZero(t, told)
 }
+
+// TestALimbWantedToGrowSomewhereIsCutToWhatLooksThere: whatever bearing is wanted, the bud a limb is best headed to looks no further from it
+// than the one chosen where nothing is wanted, and none is offered that was not there before.
+func TestALimbWantedToGrowSomewhereIsCutToWhatLooksThere(t *testing.T) {
+	cases, moved := 0, 0
+	for _, l := range lawTrees(t) {
+		for _, toward := range []float64{20, 140, 260} {
+			doc := l.m.Doc()
+			for i := range doc.Limbs { // a bud was seen on each, so that it is known where the others face
+				a := &l.m.Axes[l.m.Index(doc.Limbs[i].ID)]
+				if start, long := a.LastRing(); long > 5 {
+					doc.Limbs[i].Buds = []limb.SeenBud{{AtCM: start + long/2, RollDeg: limb.Of(float64(37 * i % 360))}}
+				}
+			}
+			before, err := limb.Check(doc)
+			require.NoError(t, err)
+			for i := range doc.Limbs {
+				doc.Limbs[i].TowardDeg = limb.Of(toward)
+			}
+			m, err := limb.Check(doc)
+			require.NoError(t, err)
+			r := find.Reading{Options: find.Defaults()}
+			was, is := cut.NewJudge(before, nil, r), cut.NewJudge(m, nil, r)
+			for i := range m.Axes {
+				if m.Axes[i].Depth == 0 {
+					continue
+				}
+				q := cut.Question{Limb: m.Axes[i].ID, Aim: find.Shorten}
+				best := func(j *cut.Judge, on *limb.Map) (miss float64, ok bool) {
+					for _, c := range j.Candidates(q) {
+						if c.Kind == limb.AboveBud && c.Limb == q.Limb && (c.Class == limb.Outward || c.Class == limb.Inward || c.Class == limb.Left || c.Class == limb.Right) {
+							n := nodeAt(on, on.Index(c.Limb), c.AtCM)
+							return math.Abs(math.Mod(n-toward+540, 360) - 180), true
+						}
+					}
+					return 0, false
+				}
+				a, wasOK := best(was, before)
+				b, isOK := best(is, m)
+				require.Equal(t, wasOK, isOK)
+				if isOK {
+					cases++
+					require.LessOrEqual(t, b, a+30, "%s toward %.0f", q.Limb, toward) // other things weigh too, a little
+					if b < a-1 {
+						moved++
+					}
+				}
+			}
+		}
+	}
+	require.NotZero(t, cases)
+	require.NotZero(t, moved)
+}
+
+// nodeAt is the bearing of the bud just below a cut.
+func nodeAt(m *limb.Map, i int, at float64) float64 {
+	best, bearing := math.Inf(1), 0.0
+	for ring := range m.Axes[i].Rings {
+		for _, n := range m.Nodes(i, ring, nil) {
+			if d := at - n.At; d >= 0 && d < best {
+				best, bearing = d, math.Atan2(n.Facing.X, n.Facing.Y)*180/math.Pi
+			}
+		}
+	}
+	return bearing
+}

@@ -169,6 +169,7 @@ func (j *Judge) toSide(c *Candidate, i int, p spot, q Question) {
 	}
 	_, out := j.m.Outward(p.side, j.m.Base(p.side))
 	switch o := j.m.End(p.side).Sub(j.m.Base(p.side)).Dot(out) / k.L; {
+	case j.toward(c, i, j.m.End(p.side).Sub(j.m.Base(p.side)), "side-wanted-way", "side-wrong-way"):
 	case o >= 0.3:
 		c.points("outward", 10)
 	case o <= -0.3:
@@ -189,15 +190,35 @@ func (j *Judge) toSide(c *Candidate, i int, p spot, q Question) {
 	}
 }
 
+// What leads on where a person wants it is worth more than what merely leads outward. Our estimate.
+const wantedWay = 30
+
+// toward weighs where a bud or a side shoot looks against the bearing its limb is wanted to grow toward; false where none is.
+func (j *Judge) toward(c *Candidate, i int, way limb.Vec, there, away string) bool {
+	want := j.m.Axes[i].Toward
+	flat := math.Hypot(way.X, way.Y)
+	if want == nil || flat < 1e-9 {
+		return false
+	}
+	sin, cos := math.Sincos(*want * math.Pi / 180)
+	if points := wantedWay * (way.X*sin + way.Y*cos) / flat; points >= 0 {
+		c.points(there, points)
+	} else {
+		c.points(away, points)
+	}
+	return true
+}
+
 func (j *Judge) toBud(c *Candidate, i int, p spot, q Question) {
-	switch p.node.Class {
-	case limb.Outward:
-		c.points("bud-outward", 10)
-	case limb.Under:
+	switch class := p.node.Class; {
+	case class == limb.Under:
 		c.points("bud-under", 5)
-	case limb.Upper:
+	case class == limb.Upper:
 		c.points("bud-upper", -10)
-	case limb.Inward:
+	case j.toward(c, i, p.node.Facing, "bud-wanted-way", "bud-wrong-way"):
+	case class == limb.Outward:
+		c.points("bud-outward", 10)
+	case class == limb.Inward:
 		c.points("bud-inward", -25)
 	}
 	if !p.node.Sure {

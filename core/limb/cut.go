@@ -286,6 +286,7 @@ func (m *Map) Doc() Doc {
 		l.LengthCM, l.DiameterMM, l.TipDiameterMM, l.RingsCM = Of(a.L), Of(a.D), Of(a.Dt), a.Rings
 		l.Tip, l.Marks, l.Sucker, l.Sprout, l.Buds, l.Tags, l.Device = a.Tip, a.Marks, a.Sucker, a.Sprout, a.Buds, a.Tags, a.Device
 		l.Wounds, l.Spurs, l.Gaps, l.FruitCount = a.Wounds, a.Spurs, a.Gaps, a.Fruit
+		l.TowardDeg = a.Toward
 		if a.Bare > 0 || a.Parent < 0 { // a stem's is found by rule where it is not said
 			l.BareCM = Of(a.Bare)
 		}

@@ -161,6 +161,7 @@ type Limb struct {
 	Spurs         []SpurCount `json:"spurs,omitempty" nullable:"false" maxItems:"200"`
 	Gaps          []Stretch   `json:"gaps,omitempty" nullable:"false" maxItems:"200"`
 	OwnD2MM2      *float64    `json:"own_d2_mm2,omitempty" doc:"frozen own leaf, written by the core" minimum:"0" maximum:"4000000"`
+	TowardDeg     *float64    `json:"toward_deg,omitempty" doc:"bearing it is wanted to grow toward: buds and side shoots that look there are chosen first" minimum:"0" maximum:"360"`
 	FruitCount    *float64    `json:"fruit_count,omitempty" minimum:"0" maximum:"100000"`
 
 	State   *State            `json:"state,omitempty"`

@@ -144,7 +144,7 @@ func (l *Limb) numbers() map[string]**float64 {
 	return map[string]**float64{
 		"attach_cm": &l.AttachCM, "x_cm": &l.XCM, "y_cm": &l.YCM, "azimuth_deg": &l.AzimuthDeg, "angle_base_deg": &l.AngleBaseDeg,
 		"angle_tip_deg": &l.AngleTipDeg, "length_cm": &l.LengthCM, "diameter_mm": &l.DiameterMM, "tip_diameter_mm": &l.TipDiameterMM,
-		"bare_cm": &l.BareCM, "fruit_count": &l.FruitCount,
+		"bare_cm": &l.BareCM, "fruit_count": &l.FruitCount, "toward_deg": &l.TowardDeg,
 	}
 }
 

@@ -34,6 +34,7 @@ type Axis struct {
 	Spurs    []SpurCount
 	Gaps     []Stretch
 	Fruit    *float64
+	Toward   *float64 // bearing it is wanted to grow toward; nil: as its place has it
 	Own      float64  // mm2: leaf carried by its own unmapped twigs
 	ownGiven bool     // Own was written by the core and is taken as it is
 	Inferred []string // fields filled in by rule
@@ -227,7 +228,7 @@ func (m *Map) read(l Limb, parent int, children []*Limb) Axis {
 	a := Axis{
 		ID: l.ID, Parent: parent, Azimuth: orDefault(l.AzimuthDeg, 0), Attach: orDefault(l.AttachCM, 0), L: *l.LengthCM,
 		Tip: l.Tip, Marks: l.Marks, Sucker: l.Sucker, Sprout: l.Sprout, Buds: l.Buds, Tags: l.Tags, Device: l.Device,
-		Wounds: l.Wounds, Spurs: l.Spurs, Gaps: l.Gaps, Fruit: l.FruitCount,
+		Wounds: l.Wounds, Spurs: l.Spurs, Gaps: l.Gaps, Fruit: l.FruitCount, Toward: l.TowardDeg,
 		said: said{l.State, l.Note, l.Source, l.Sources},
 	}
 	stem := parent < 0

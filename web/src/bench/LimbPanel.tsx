@@ -74,6 +74,7 @@ export function LimbPanel(p: LimbProps) {
             />
           ))}
       </div>
+      {l.parent !== undefined && <Toward key={l.toward_deg ?? ''} l={l} busy={p.busy} onEdit={p.onEdit} />}
       <details>
         <summary>Lay the phone on it</summary>
         <Suspense>
@@ -108,6 +109,42 @@ export function LimbPanel(p: LimbProps) {
         </Button>
       </div>
     </section>
+  );
+}
+
+/** The bearings one can name, every eighth of the ring. */
+const bearings = [0, 45, 90, 135, 180, 225, 270, 315] as const;
+
+/** Where the limb is wanted to go: cuts on it choose buds and side shoots that look there. */
+function Toward({ l, busy, onEdit }: { l: Limb; busy: boolean; onEdit: (edits: Edit[]) => void }) {
+  const is = l.toward_deg;
+  const others = is !== undefined && !bearings.some((b) => b === is) ? [is] : [];
+  return (
+    <label className="sm">
+      Wanted toward{' '}
+      <select
+        value={is ?? ''}
+        disabled={busy}
+        onChange={(e) =>
+          onEdit([
+            e.target.value === ''
+              ? { op: 'set', id: l.id, clear: ['toward_deg'] }
+              : ({
+                  op: 'set',
+                  id: l.id,
+                  limb: { id: l.id, toward_deg: Number(e.target.value) } as Edit['limb'],
+                } as Edit),
+          ])
+        }
+      >
+        <option value="">where its place is</option>
+        {[...bearings, ...others].map((b) => (
+          <option key={b} value={b}>
+            {compass(b)}
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }
 

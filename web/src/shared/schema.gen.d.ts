@@ -2128,6 +2128,11 @@ export interface components {
             tip: "growing" | "cut" | "dead";
             /** Format: double */
             top_cm: number;
+            /**
+             * Format: double
+             * @description bearing it is wanted to grow toward
+             */
+            toward_deg?: number;
             wounds: components["schemas"]["Wound"][];
         };
         DrawnRing: {
@@ -3185,6 +3190,11 @@ export interface components {
             tip?: "growing" | "cut" | "dead";
             /** Format: double */
             tip_diameter_mm?: number;
+            /**
+             * Format: double
+             * @description bearing it is wanted to grow toward: buds and side shoots that look there are chosen first
+             */
+            toward_deg?: number;
             wounds?: components["schemas"]["Wound"][];
             /**
              * Format: double

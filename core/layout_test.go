@@ -59,7 +59,7 @@ var arrows = map[string]string{
 	"core/quickline": "core/limb",
 	"core/find":      "core/given core/limb core/pomology core/training",
 	"core/growth":    "core/almanac core/light core/limb core/pomology core/given",
-	"core/cut":       "core/find core/given core/growth core/light core/limb core/pomology core/together",
+	"core/cut":       "core/find core/given core/growth core/light core/limb core/pomology core/together core/training",
 	"core/crop":      "core/almanac core/limb core/pomology core/given core/together core/num",
 	"core/year":      "core/almanac core/crop core/cut core/find core/limb core/pomology core/training core/given",
 	"core/days":      "core/almanac core/year",

@@ -234,7 +234,7 @@ func (t *trained) graft() *GraftBody {
 	if len(shoots) == 0 {
 		return nil
 	}
-	got, err := training.CutGraftWood(training.GraftWood{WeeksToSwell: num.Clamp(float64(swell-t.day)/7, -30, 52), Leafless: !fall.Known() || t.day >= fall, PieceCM: 22, Shoots: shoots})
+	got, err := training.CutGraftWood(training.GraftWood{WeeksToSwell: num.Clamp(float64(swell-t.day)/7, -30, 52), Leafless: !fall.Known() || t.day >= fall, PieceCM: 22, Shoots: shoots, Stone: t.core.Kind.Group == pomology.Stone})
 	if err != nil {
 		return nil
 	}

@@ -5,7 +5,10 @@ import (
 	"slices"
 
 	"vertumna/core/find"
+	"vertumna/core/given"
 	"vertumna/core/limb"
+	"vertumna/core/pomology"
+	"vertumna/core/training"
 )
 
 // TopBud is the bud that a cut leaves on top: where it stands and how it faces.
@@ -106,31 +109,30 @@ func nearLine(line [][2]float64, p limb.Vec) float64 {
 	return best
 }
 
-// Graft wood is a one-year shoot, pencil thick, long enough for a few buds (work page).
-const (
-	graftLeastMM, graftMostMM = 5, 12
-	graftLeastCM              = 30
-)
-
-// GraftWood names the limbs a slip takes off that would make grafting wood: straight shoots of one season, pencil thick,
-// well lit, sound.
+// GraftWood names the limbs a slip takes off that make grafting wood, as the tree's training has it.
 func (p *Planner) GraftWood(s *Slip) []string {
 	if p.summer() {
 		return nil
 	}
-	var out []string
+	off := map[string]bool{}
 	for i := range p.m.Axes {
-		a := &p.m.Axes[i]
-		if len(a.Rings) != 1 || a.Tip != limb.Growing || len(a.Marks) > 0 || a.D < graftLeastMM || a.D > graftMostMM || a.L < graftLeastCM ||
-			p.light != nil && p.light.At(i) < limb.DarkLight || p.m.WhollyDead(i) || p.fromRoots(i) {
-			continue
-		}
-		for k := range s.Cuts {
-			if c := &s.Cuts[k]; c.Step > sickStep && p.reaches(c.CutAt, p.m.Index(c.Limb), i, 0) {
-				out = append(out, a.ID)
-				break
-			}
-		}
+		start, _ := p.m.Axes[i].LastRing()
+		off[p.m.Axes[i].ID] = !p.fromRoots(i) && slices.ContainsFunc(s.Cuts, func(c Step) bool {
+			return c.Step > sickStep && p.reaches(c.CutAt, p.m.Index(c.Limb), i, start)
+		})
+	}
+	ask := given.New[training.GraftWood]()
+	ask.Stone, ask.Shoots = p.m.Kind.Group == pomology.Stone, training.GraftShoots(p.m, p.light, off)
+	if len(ask.Shoots) == 0 {
+		return nil
+	}
+	got, err := training.CutGraftWood(ask)
+	if err != nil {
+		return nil
+	}
+	var out []string
+	for _, f := range got.Fit {
+		out = append(out, f.ID)
 	}
 	return out
 }

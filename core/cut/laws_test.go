@@ -6,6 +6,7 @@ import (
 	"math"
 	"os"
 	"path/filepath"
+	"slices"
 	"sync"
 	"testing"
 
@@ -17,6 +18,7 @@ import (
 	"vertumna/core/light"
 	"vertumna/core/limb"
 	"vertumna/core/pomology"
+	"vertumna/core/training"
 	"vertumna/internal/vectors"
 )
 
@@ -372,4 +374,24 @@ func nodeAt(m *limb.Map, i int, at float64) float64 {
 		}
 	}
 	return bearing
+}
+
+// TestWoodForGraftingOffASlipIsThatOfTheTree: no shoot is grafting wood on the slip that is none in the tree's training.
+func TestWoodForGraftingOffASlipIsThatOfTheTree(t *testing.T) {
+	named := 0
+	for _, l := range lawTrees(t) {
+		p := l.planner(t, limb.Dormant, cut.Options{Level: cut.Third, Slack: 0.1})
+		shoots := training.GraftShoots(l.m, nil, nil)
+		if len(shoots) == 0 {
+			continue
+		}
+		all, err := training.CutGraftWood(training.GraftWood{PieceCM: 22, Leafless: true, Shoots: shoots, Stone: l.m.Kind.Group == pomology.Stone})
+		require.NoError(t, err)
+		for _, id := range p.GraftWood(p.Plan()) {
+			named++
+			require.True(t, slices.ContainsFunc(all.Fit, func(f training.GraftFit) bool { return f.ID == id }), "%s %v", id, all.Unfit)
+			require.False(t, l.m.Axes[l.m.Index(id)].Sucker)
+		}
+	}
+	require.NotZero(t, named)
 }

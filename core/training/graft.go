@@ -26,6 +26,7 @@ type GraftWood struct {
 	Leafless     bool         `json:"leafless" in:"= true"`
 	PieceCM      float64      `json:"piece_cm" in:"[5,60] = 22"`
 	Wanted       *int         `json:"wanted" in:"? [0,1000]"`
+	Stone        bool         `json:"stone" in:"= false"` // thicker pieces: thin ones of stone fruit slide on one another
 	Shoots       []GraftShoot `json:"shoots" in:"list 1"`
 }
 
@@ -55,6 +56,7 @@ type GraftPieces struct {
 const (
 	graftThinMM   = 6
 	graftThickMM  = 9
+	graftStoneMM  = 11
 	graftLight    = 0.5
 	graftUse      = 0.8 // the soft fifth goes
 	graftBlindCM  = 5   // and the blind base
@@ -68,7 +70,7 @@ func CutGraftWood(in GraftWood) (GraftPieces, error) {
 	}
 	out := GraftPieces{Fit: []GraftFit{}, Unfit: []GraftUnfit{}, WeeksLeft: math.Max(0, in.WeeksToSwell-graftWeeksEnd), Warnings: []string{}}
 	for _, s := range in.Shoots {
-		if pieces, why := s.pieces(in.PieceCM); why != "" {
+		if pieces, why := s.pieces(in.PieceCM, in.Stone); why != "" {
 			out.Unfit = append(out.Unfit, GraftUnfit{s.ID, why})
 		} else {
 			out.Fit = append(out.Fit, GraftFit{s.ID, pieces})
@@ -92,16 +94,20 @@ func CutGraftWood(in GraftWood) (GraftPieces, error) {
 	return out, nil
 }
 
-func (s GraftShoot) pieces(pieceCM float64) (int, string) {
+func (s GraftShoot) pieces(pieceCM float64, stone bool) (int, string) {
+	thin, thick := float64(graftThinMM), float64(graftThickMM)
+	if stone {
+		thin, thick = graftThickMM-2, graftStoneMM
+	}
 	n := int(num.Floor((graftUse*s.LengthCM - graftBlindCM) / pieceCM))
 	switch {
 	case !s.Sound:
 		return 0, "sick"
 	case s.AgeYears != 1:
 		return 0, "age"
-	case s.DiameterMM < graftThinMM:
+	case s.DiameterMM < thin:
 		return 0, "thin"
-	case s.DiameterMM > graftThickMM:
+	case s.DiameterMM > thick:
 		return 0, "thick"
 	case s.Buds != "leaf":
 		return 0, "buds"

@@ -441,7 +441,7 @@ func GraftShoots(m *limb.Map, light limb.Light, only map[string]bool) []GraftSho
 	var out []GraftShoot
 	for i := range m.Axes {
 		a := &m.Axes[i]
-		if m.IsStem(i) || len(a.Rings) == 0 || only != nil && !only[a.ID] {
+		if m.IsStem(i) || a.Sucker || len(a.Rings) == 0 || only != nil && !only[a.ID] {
 			continue
 		}
 		_, length := a.LastRing()

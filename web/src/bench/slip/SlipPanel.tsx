@@ -79,9 +79,9 @@ export function SlipPanel(p: Props) {
         )}
         <p className="headline">{slip.height.says}</p>
         <p className="sm q">{slip.says}</p>
-        {slip.enough && <p className="sm">{slip.enough}</p>}
-        {slip.way_in && <p className="sm q">{slip.way_in}</p>}
       </header>
+      {slip.enough && <p className="sm">{slip.enough}</p>}
+      {slip.way_in && <p className="sm q">{slip.way_in}</p>}
       <div className="turns">
         <div className="segments small" role="group" aria-label="Slip of">
           {(['dormant', 'summer'] as const).map((s) => (

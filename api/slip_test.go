@@ -3,6 +3,7 @@ package api_test
 import (
 	"fmt"
 	"testing"
+
 	"vertumna/core/find"
 
 	"github.com/stretchr/testify/require"

@@ -106,6 +106,10 @@ test('why not this limb, the two working orders, the seasons side by side, and t
   const above = slip(page).getByRole('region', { name: 'From a step' });
   await expect(ground.getByRole('listitem').first()).toBeVisible();
   await expect(above.getByRole('listitem').first()).toBeVisible();
+  await slip(page).getByRole('button', { name: 'Large first' }).click();
+  await expect(slip(page).getByText(/Large cuts open the tree/)).toBeVisible();
+  const large = await heads(page).locator('b').allInnerTexts();
+  expect(large).not.toEqual(order);
   await slip(page).getByRole('button', { name: 'Limb by limb' }).click();
   const other = await heads(page).locator('b').allInnerTexts(); // groups are opened: every cut is a step of its limb
   expect(other.length).toBeGreaterThanOrEqual(order.length);

@@ -30,24 +30,30 @@ interface Props {
 
 export type Look = '' | 'compare';
 
-type Order = 'step' | 'limb' | 'ground';
+type Order = 'step' | 'limb' | 'ground' | 'large';
 
 const orders: { slug: Order; name: string }[] = [
   { slug: 'step', name: 'By step' },
   { slug: 'limb', name: 'Limb by limb' },
   { slug: 'ground', name: 'Ground first' },
+  { slug: 'large', name: 'Large first' },
 ];
 
 /** The slip: what to cut this season, where, in which order, under the stop line; and what waits. */
 export function SlipPanel(p: Props) {
   const { slip, decide } = p;
   const [order, setOrder] = useState<Order>('step');
-  const byLimb = order === 'limb';
+  const flat = order === 'limb' || order === 'large';
   const [logging, setLogging] = useState(false);
   const { look, onLook: setLook } = p;
   const steps = useMemo(
-    () => (slip && byLimb ? limbByLimb(slip.steps, p.limbs) : (slip?.steps ?? [])),
-    [slip, byLimb, p.limbs],
+    () =>
+      order === 'limb'
+        ? limbByLimb(slip?.steps ?? [], p.limbs)
+        : order === 'large'
+          ? largeFirst(slip?.steps ?? [])
+          : (slip?.steps ?? []),
+    [slip, order, p.limbs],
   );
   if (p.error) return <Trouble error={p.error} />;
   if (!slip) return <p className="q">Making the slip.</p>;
@@ -123,6 +129,12 @@ export function SlipPanel(p: Props) {
           {slip.confidence < 0.4 ? 'The map is too thin to decide from.' : ''}
         </p>
       )}
+      {order === 'large' && steps.length > 1 && (
+        <p className="sm q">
+          Large cuts open the tree, so that the small ones can be judged: look again after each. Sick wood goes before
+          all.
+        </p>
+      )}
       {order === 'ground' ? (
         [false, true].map((high) => {
           const list = slip.steps.filter((s) => s.high === high);
@@ -139,7 +151,7 @@ export function SlipPanel(p: Props) {
             </section>
           );
         })
-      ) : byLimb || slip.groups.length === 0 ? (
+      ) : flat || slip.groups.length === 0 ? (
         <ol className="steps">{steps.map((s) => item(s))}</ol>
       ) : (
         sectionsOf(slip).map((section) => (
@@ -264,6 +276,12 @@ export function sectionsOf(slip: Slip): Part[] {
     out.push({ name, sum: `${what}, ${String(Math.ceil(minutes))} min, ${percent(share)}`, groups });
   }
   return out;
+}
+
+/** The thickest wood first, sick wood before all: what is large sets the frame. */
+function largeFirst(steps: readonly Step[]): Step[] {
+  const sick = (s: Step) => (s.step === 1 ? 0 : 1);
+  return [...steps].sort((a, b) => sick(a) - sick(b) || b.d_mm - a.d_mm || a.n - b.n);
 }
 
 /** One moves round the tree from the top down and from outside in: scaffold by scaffold, the highest cut first. */

@@ -270,3 +270,22 @@ func TestWhatWasDoneByHandIsHeldAgainstWhatWasWanted(t *testing.T) {
 	require.Contains(t, fmt.Sprint(a.ok("GET", trainingOf("W3"), nil)["wall"]), "Its own limbs would take them at")
 	require.Contains(t, fmt.Sprint(a.ok("GET", trainingOf("R3"), nil)["says"]), "stands as the others shall")
 }
+
+func TestOnesOwnWordChoosesTheArmsAtTheWall(t *testing.T) {
+	a := start(t, "2027-02-20")
+	wall := func(marks ...object) object {
+		return a.ok("POST", trainingOf("W3")+"/words", object{"marks": marks, "buds": []object{}})["wall"].(object)
+	}
+	arms := func(w object) (out []string) {
+		for _, arm := range list(w, "arms") {
+			out = append(out, arm["limb"].(string))
+		}
+		return out
+	}
+	was := arms(a.ok("GET", trainingOf("W3"), nil)["wall"].(object))
+	require.Contains(t, was, "S6")
+	require.NotContains(t, arms(wall(object{"limb": "S6", "mark": "out"})), "S6")
+	require.NotContains(t, arms(a.ok("GET", trainingOf("W3"), nil)["wall"].(object)), "S6", "kept with the tree")
+	require.ElementsMatch(t, was, arms(wall()))
+	a.refused(422, "marks.T9", "a shoot on the trunk", "POST", trainingOf("W3")+"/words", object{"marks": []object{{"limb": "T9", "mark": "out"}}, "buds": []object{}})
+}

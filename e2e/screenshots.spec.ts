@@ -43,7 +43,24 @@ test('pictures of the main views', async ({ page, demo, june }, info) => {
   await page.getByText(/By the rule of thumb/).waitFor();
   await page.screenshot({ path: join(folder, 'yard-light.png') });
   await take('trees', '/lower-terrace/trees');
-  await take('train', '/new-rows/trees/new-rows-R3/training');
+  const four: string[] = []; // training in one picture: planting day, a limb bent, the wall, what is still on
+  for (const path of [
+    'trees/new-rows-R1/training',
+    'trees/new-rows-R3/training',
+    'trees/new-rows-W3/training',
+    'devices',
+  ]) {
+    await open(page, `${demo}/new-rows/${path}`);
+    await page.locator('main h1').first().waitFor();
+    four.push((await page.screenshot()).toString('base64'));
+  }
+  const sheet = await page.context().newPage();
+  await sheet.setViewportSize({ width: 1920, height: 1200 });
+  await sheet.setContent(
+    `<body style="margin:0;display:grid;grid-template-columns:1fr 1fr">${four.map((f) => `<img width="960" src="data:image/png;base64,${f}">`).join('')}</body>`,
+  );
+  await sheet.screenshot({ path: join(folder, 'train.png') });
+  await sheet.close();
   await open(page, `${demo}/lower-terrace/year`);
   await page.getByRole('button', { name: /^A3 Pear/ }).click();
   await page

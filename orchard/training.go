@@ -244,7 +244,11 @@ func (k *Keeper) Say(ctx context.Context, a At, w store.TrainingWords) (*Trainin
 	if t.m == nil {
 		return nil, store.ErrNotFound
 	}
-	if len(w.Marks) > 0 {
+	if len(w.Marks) > 0 && t.m.Flat() {
+		if err := training.KnownArms(t.m, w.Marks); err != nil {
+			return nil, err
+		}
+	} else if len(w.Marks) > 0 {
 		in, ok := t.shoots()
 		if !ok {
 			return nil, given.Fault{Code: "no_choice", Field: "marks", Given: words.FormName(t.core.Form), Expected: "a young tree of a free form with two shoots or more on its trunk"}

@@ -253,26 +253,37 @@ type OpeningBody struct {
 
 // WallBody is a flat tree on its wires.
 type WallBody struct {
-	AlongDeg    float64        `json:"along_deg" doc:"the bearing of side a"`
-	Support     string         `json:"support" enum:"wall,posts" doc:"what holds its wires"`
-	SideA       string         `json:"side_a"`
-	SideB       string         `json:"side_b"`
-	WiresCM     []float64      `json:"wires_cm" nullable:"false"`
-	Windows     []OpeningBody  `json:"windows" nullable:"false" doc:"behind it: wires and arms leave them free"`
-	GoalCM      float64        `json:"goal_cm"`
-	LeaderCM    float64        `json:"leader_cm"`
-	NextWireCM  float64        `json:"next_wire_cm"`
-	LeaderDue   bool           `json:"leader_due"`
-	LeaderCutCM *float64       `json:"leader_cut_cm,omitempty"`
-	LeanDeg     float64        `json:"lean_deg"`
-	YearFull    int            `json:"year_full"`
-	Arms        []ArmBody      `json:"arms" nullable:"false"`
-	Off         []OffBody      `json:"off" nullable:"false"`
-	Shorten     []string       `json:"shorten" nullable:"false"`
-	Steps       []WallStep     `json:"steps" nullable:"false"`
-	Hardware    []HardwareBody `json:"hardware" nullable:"false"`
-	Years       []WallYear     `json:"years" nullable:"false" doc:"how it comes to fill its wires"`
-	Says        []string       `json:"says" nullable:"false"`
+	AlongDeg    float64         `json:"along_deg" doc:"the bearing of side a"`
+	Support     string          `json:"support" enum:"wall,posts" doc:"what holds its wires"`
+	SideA       string          `json:"side_a"`
+	SideB       string          `json:"side_b"`
+	WiresCM     []float64       `json:"wires_cm" nullable:"false"`
+	Windows     []OpeningBody   `json:"windows" nullable:"false" doc:"behind it: wires and arms leave them free"`
+	GoalCM      float64         `json:"goal_cm"`
+	LeaderCM    float64         `json:"leader_cm"`
+	NextWireCM  float64         `json:"next_wire_cm"`
+	LeaderDue   bool            `json:"leader_due"`
+	LeaderCutCM *float64        `json:"leader_cut_cm,omitempty"`
+	LeanDeg     float64         `json:"lean_deg"`
+	YearFull    int             `json:"year_full"`
+	Arms        []ArmBody       `json:"arms" nullable:"false"`
+	Shoots      []WallShootBody `json:"shoots" nullable:"false" doc:"that arms are chosen from, from the ground up"`
+	Off         []OffBody       `json:"off" nullable:"false"`
+	Shorten     []string        `json:"shorten" nullable:"false"`
+	Steps       []WallStep      `json:"steps" nullable:"false"`
+	Hardware    []HardwareBody  `json:"hardware" nullable:"false"`
+	Years       []WallYear      `json:"years" nullable:"false" doc:"how it comes to fill its wires"`
+	Says        []string        `json:"says" nullable:"false"`
+}
+
+// WallShootBody is a shoot on the stem of a flat tree, and what it is.
+type WallShootBody struct {
+	Limb     string  `json:"limb"`
+	Side     string  `json:"side"`
+	HeightCM float64 `json:"height_cm"`
+	AngleDeg float64 `json:"angle_deg"`
+	LengthCM float64 `json:"length_cm"`
+	State    string  `json:"state" enum:"arm,spare,out-of-plane"`
 }
 
 // WallYear is the tree on its wires in a year of its life.

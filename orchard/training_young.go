@@ -155,7 +155,7 @@ func (t *trained) wall() (*WallBody, error) {
 		wires, goal, yearly = u.WiresCM, u.GoalCM, u.YearlyCM
 	}
 	grows, _, _ := t.clock()
-	f, err := training.FlatOf(t.m, wires, goal, yearly, grows)
+	f, err := training.FlatOf(t.m, wires, goal, yearly, grows, t.contents.Words[t.core.ID].Marks...)
 	if err != nil {
 		return nil, err
 	}
@@ -166,11 +166,25 @@ func (t *trained) wall() (*WallBody, error) {
 	}
 	out := &WallBody{
 		AlongDeg: math.Round(f.AlongDeg), Support: support(t.tree), SideA: words.Side(f.AlongDeg), SideB: words.Side(math.Mod(f.AlongDeg+180, 360)), WiresCM: wires, GoalCM: math.Round(goal), LeaderCM: math.Round(f.LeaderCM), NextWireCM: f.NextWire, LeaderDue: f.Due, LeaderCutCM: f.Arms.LeaderCutCM,
-		Arms: []ArmBody{}, Windows: []OpeningBody{}, Steps: []WallStep{}, Off: []OffBody{}, Shorten: []string{}, Years: []WallYear{}, Hardware: t.speaker.Hardware(lay, support(t.tree)), YearFull: f.Plan.YearFull, LeanDeg: round1(lay.TrunkLeanDeg), Says: []string{},
+		Arms: []ArmBody{}, Windows: []OpeningBody{}, Shoots: []WallShootBody{}, Steps: []WallStep{}, Off: []OffBody{}, Shorten: []string{}, Years: []WallYear{}, Hardware: t.speaker.Hardware(lay, support(t.tree)), YearFull: f.Plan.YearFull, LeanDeg: round1(lay.TrunkLeanDeg), Says: []string{},
 	}
 	for _, a := range f.Laid {
 		out.Arms = append(out.Arms, ArmBody{a.Limb, a.WireCM, a.Side, a.State, math.Round(a.LengthCM), math.Round(a.LayCM), a.Ties, a.SeasonsToFinish, a.Balance, a.Lies, a.TooClose})
 	}
+	for _, s := range f.Shoots {
+		b := WallShootBody{Limb: s.ID, Side: out.SideA, HeightCM: math.Round(s.HeightCM), AngleDeg: math.Round(s.AngleDeg), LengthCM: math.Round(s.LengthCM), State: "spare"}
+		if num.Apart(s.AzimuthDeg, f.AlongDeg) > 90 {
+			b.Side = out.SideB
+		}
+		switch {
+		case slices.Contains(f.Arms.OffPlane, s.ID):
+			b.State = "out-of-plane"
+		case slices.ContainsFunc(f.Laid, func(a training.FlatArm) bool { return a.Limb == s.ID }):
+			b.State = "arm"
+		}
+		out.Shoots = append(out.Shoots, b)
+	}
+	slices.SortStableFunc(out.Shoots, func(a, b WallShootBody) int { return int(a.HeightCM - b.HeightCM) })
 	for _, o := range f.Off {
 		out.Off = append(out.Off, OffBody{o.Limb, math.Round(o.Deg), o.Act})
 	}

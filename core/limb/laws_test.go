@@ -158,8 +158,12 @@ func TestATipDraggedToAPlaceEndsThere(t *testing.T) {
 func TestMarksTagsStatesAndBuds(t *testing.T) {
 	due := &limb.State{Kind: "left-to-bend", Due: "2027-09-01", Reason: "the crop will pull it down"}
 	roll := 180.0
+	_, err := limb.Apply(vase(), limb.Edit{Op: "tag", ID: "S1", Tag: limb.Leader})
+	require.ErrorContains(t, err, "a form that has one")
+	tree := vase()
+	tree.Form = "late-leader"
 	out, err := limb.Apply(
-		vase(),
+		tree,
 		limb.Edit{Op: "mark", ID: "S1.1", Mark: &limb.Mark{Kind: limb.Rubbing, AtCM: 30, Other: "S2"}},
 		limb.Edit{Op: "tag", ID: "S1", Tag: limb.Leader}, limb.Edit{Op: "tag", ID: "S2", Tag: limb.Leader},
 		limb.Edit{Op: "state", ID: "S3", State: due},

@@ -3,6 +3,7 @@ package limb
 import (
 	"math"
 	"slices"
+	"vertumna/core/pomology"
 )
 
 func addMark(_ *Doc, l *Limb, e Edit) error {
@@ -23,9 +24,15 @@ func takeMark(_ *Doc, l *Limb, e Edit) error {
 	return nil
 }
 
+// leaderless are the forms in which no limb leads.
+var leaderless = map[pomology.FormSlug]bool{pomology.OpenVase: true, pomology.LowBush: true, pomology.FlatFan: true, pomology.StepOver: true, pomology.Shrub: true}
+
 func addTag(doc *Doc, l *Limb, e Edit) error {
 	if e.Tag == "" {
 		return missing(e, "tag")
+	}
+	if e.Tag == Leader && leaderless[doc.Form] {
+		return one("E_LEADER", e.ID, "tag", "a leader on the form "+string(doc.Form), "a form that has one: a vase that keeps its leader is a late leader")
 	}
 	if e.Tag == Leader { // one leads
 		for i := range doc.Limbs {

@@ -403,3 +403,49 @@ func TestATrialNeedsAnArmLeftAlone(t *testing.T) {
 	_, err = training.ReadArms(log)
 	require.ErrorContains(t, err, "broke")
 }
+
+// TestAnArmItsOwnerWantsIsTaken: of shoots that would do, the one that is wanted is laid, and none that is ruled out.
+func TestAnArmItsOwnerWantsIsTaken(t *testing.T) {
+	r := rand.New(rand.NewPCG(5, 8))
+	moved := 0
+	for range 300 {
+		in := training.WireArms{Species: "pear", WiresCM: []float64{60}, AlongDeg: 90}
+		for i := range 6 {
+			in.Candidates = append(in.Candidates, training.ArmCandidate{
+				ID: fmt.Sprint("k", i), HeightCM: 47 + 12*r.Float64(), AzimuthDeg: float64(90+180*(i%2)) + 30*r.Float64() - 15, AngleDeg: 40 + 30*r.Float64(), LengthCM: 60 + 40*r.Float64(), DiameterMM: 8 + 4*r.Float64(), Fault: "none",
+			})
+		}
+		was, err := training.ChooseArms(in)
+		require.NoError(t, err)
+		if was.Wires[0].A == nil || was.Wires[0].B == nil {
+			continue
+		}
+		for i := range in.Candidates {
+			c := &in.Candidates[i]
+			side := func(a training.Arms) *string {
+				if i%2 == 0 {
+					return a.Wires[0].A
+				}
+				return a.Wires[0].B
+			}
+			c.Keep = true
+			kept, err := training.ChooseArms(in)
+			require.NoError(t, err)
+			c.Keep, c.Fault = false, "bad"
+			out, err := training.ChooseArms(in)
+			require.NoError(t, err)
+			c.Fault = "none"
+			if got := side(kept); got != nil && *got == c.ID {
+				if *side(was) != c.ID {
+					moved++
+				}
+			} else { // it cannot be an arm of this wire at all
+				require.NotEqual(t, c.ID, *side(was))
+			}
+			if got := side(out); got != nil {
+				require.NotEqual(t, c.ID, *got)
+			}
+		}
+	}
+	require.NotZero(t, moved)
+}

@@ -244,6 +244,7 @@ func EvenFirst(m *limb.Map, among []int) Equalised {
 
 // FlatTree is a tree on wires in elevation: along is the plane's bearing toward side a; X of every point runs along it from the trunk.
 type FlatTree struct {
+	Shoots   []ArmCandidate // that arms were chosen from
 	AlongDeg float64
 	WiresCM  []float64
 	Arms     Arms
@@ -326,9 +327,10 @@ func WiresOf(m *limb.Map) (out []float64) {
 	return out
 }
 
-// FlatOf reads a tree on wires off its map. goal is how long an arm shall be, yearly how far it grows.
-func FlatOf(m *limb.Map, wires []float64, goalCM, yearlyCM float64, inGrowth bool) (FlatTree, error) {
-	out := FlatTree{WiresCM: wires, AlongDeg: PlaneOf(m), Laid: []FlatArm{}, Off: []OffPlane{}, Shorten: []FlatShoot{}}
+// FlatOf reads a tree on wires off its map. goal is how long an arm shall be, yearly how far it grows, words what its owner says of its
+// shoots.
+func FlatOf(m *limb.Map, wires []float64, goalCM, yearlyCM float64, inGrowth bool, words ...ShootWord) (FlatTree, error) {
+	out := FlatTree{WiresCM: wires, AlongDeg: PlaneOf(m), Shoots: []ArmCandidate{}, Laid: []FlatArm{}, Off: []OffPlane{}, Shorten: []FlatShoot{}}
 	stems := m.Stems()
 	in := WireArms{Species: m.Kind.Slug, WiresCM: wires, AlongDeg: out.AlongDeg, InGrowth: inGrowth}
 	for _, stem := range stems {
@@ -344,9 +346,11 @@ func FlatOf(m *limb.Map, wires []float64, goalCM, yearlyCM float64, inGrowth boo
 			} else if len(a.Marks) > 0 {
 				k.Fault = "slight"
 			}
+			k.heed(words)
 			in.Candidates = append(in.Candidates, k)
 		}
 	}
+	out.Shoots = append(out.Shoots, in.Candidates...)
 	if len(in.Candidates) > 0 {
 		var err error
 		if out.Arms, err = ChooseArms(in); err != nil {

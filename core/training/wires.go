@@ -105,6 +105,7 @@ type ArmCandidate struct {
 	LengthCM   float64 `json:"length_cm" in:"(0,2000]"`
 	DiameterMM float64 `json:"diameter_mm" in:"(0,1500]"`
 	Fault      string  `json:"fault" in:"none|slight|bad = none"`
+	Keep       bool    `json:"keep" in:"= false"` // its owner wants it for an arm: before any other that would do
 }
 
 // WireArms asks which shoots are laid on which wire. AlongDeg is the direction of the wire's side a.
@@ -145,6 +146,7 @@ const (
 	leaderOnCM   = 3.0 // one bud above the pair carries the leader on
 	levelDeg     = 90
 	goodHeightCM = 9
+	wantedArm    = 1000 // more than all else together
 )
 
 type arm struct {
@@ -157,6 +159,9 @@ func (a arm) penalty(wire float64) float64 {
 	p := 2*math.Abs(wire-a.HeightCM-armBestCM)/goodHeightCM + 3*a.dev/offPlaneDeg + a.stiff
 	if a.Fault == "slight" {
 		p += 2
+	}
+	if a.Keep {
+		p -= wantedArm
 	}
 	return p
 }

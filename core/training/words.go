@@ -4,6 +4,7 @@ import (
 	"slices"
 
 	"vertumna/core/given"
+	"vertumna/core/limb"
 )
 
 // ShootWord is what a person says of a shoot on the trunk of a young tree.
@@ -46,6 +47,34 @@ func (in *Scaffolds) Known(words []ShootWord) error {
 	var fs given.Faults
 	for _, w := range words {
 		if !slices.ContainsFunc(in.Candidates, func(c ScaffoldCandid) bool { return c.ID == w.Limb }) {
+			fs.Add(given.Conflict, "marks."+w.Limb, w.Limb, "a shoot on the trunk")
+		}
+	}
+	return fs.Err()
+}
+
+// heed puts a person's word on a shoot that could be an arm.
+func (c *ArmCandidate) heed(words []ShootWord) {
+	for _, w := range words {
+		if w.Limb != c.ID {
+			continue
+		}
+		switch {
+		case w.Mark == "out":
+			c.Fault = "bad"
+		case w.Mark == "doubt" && c.Fault == "none":
+			c.Fault = "slight"
+		case w.Mark == "keep":
+			c.Keep = true
+		}
+	}
+}
+
+// KnownArms tells the words that are on no shoot of a flat tree's stem. Errors: given.Faults.
+func KnownArms(m *limb.Map, words []ShootWord) error {
+	var fs given.Faults
+	for _, w := range words {
+		if i := m.Index(w.Limb); i < 0 || m.Axes[i].Parent < 0 || !m.IsStem(m.Axes[i].Parent) {
 			fs.Add(given.Conflict, "marks."+w.Limb, w.Limb, "a shoot on the trunk")
 		}
 	}

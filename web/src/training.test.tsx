@@ -264,9 +264,21 @@ describe('the wall', () => {
         { n: 1, title: 'Tie k3 to the wire at 110 cm, east', says: 'The stiffest first.', kind: 'tie' },
         { n: 2, title: 'Spares k2 off', says: 'Once both hold.', kind: 'cut' },
       ],
+      shoots: [
+        { limb: 'k2', side: 'west', height_cm: 96, angle_deg: 40, length_cm: 30, state: 'spare' },
+        { limb: 'k3', side: 'east', height_cm: 101, angle_deg: 50, length_cm: 62, state: 'arm' },
+      ],
       hardware: [{ what: 'Tensioners', stand_in: 'a stick', amount: '4' }],
     } as unknown as Wall;
-    show(<WallSide wall={wall} />);
+    const marks = vi.fn();
+    show(<WallSide wall={wall} marks={[{ limb: 'k3', mark: 'doubt' }]} onMarks={marks} error={null} />);
+    fireEvent.change(screen.getByLabelText('Your word on k2'), { target: { value: 'keep' } });
+    expect(marks).toHaveBeenLastCalledWith([
+      { limb: 'k3', mark: 'doubt' },
+      { limb: 'k2', mark: 'keep' },
+    ]);
+    fireEvent.change(screen.getByLabelText('Your word on k3'), { target: { value: '' } });
+    expect(marks).toHaveBeenLastCalledWith([]);
     const steps = within(screen.getByRole('region', { name: 'At the wall' })).getAllByRole('listitem');
     expect(steps.map((s) => s.textContent)).toEqual([
       expect.stringContaining('Tie k3'),

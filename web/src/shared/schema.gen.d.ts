@@ -5495,6 +5495,8 @@ export interface components {
             next_wire_cm: number;
             off: components["schemas"]["OffBody"][];
             says: string[];
+            /** @description that arms are chosen from, from the ground up */
+            shoots: components["schemas"]["WallShootBody"][];
             shorten: string[];
             side_a: string;
             side_b: string;
@@ -5511,6 +5513,18 @@ export interface components {
             year_full: number;
             /** @description how it comes to fill its wires */
             years: components["schemas"]["WallYear"][];
+        };
+        WallShootBody: {
+            /** Format: double */
+            angle_deg: number;
+            /** Format: double */
+            height_cm: number;
+            /** Format: double */
+            length_cm: number;
+            limb: string;
+            side: string;
+            /** @enum {string} */
+            state: "arm" | "spare" | "out-of-plane";
         };
         WallStep: {
             /** @enum {string} */

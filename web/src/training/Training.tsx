@@ -104,7 +104,12 @@ function Trained({ which }: { which: Which }) {
       </div>
       <div className="side trainside">
         {data.wall ? (
-          <WallSide wall={data.wall} />
+          <WallSide
+            wall={data.wall}
+            marks={said.marks}
+            onMarks={(marks) => say.mutate({ ...said, marks })}
+            error={say.error}
+          />
         ) : (
           <>
             {shown && !data.planting && (

@@ -2,7 +2,8 @@ import { dot, stationAt, stationCount, type Limb } from '../drawing/wood';
 import { useWidth } from '../shared/measure';
 import { useHere } from '../shared/orchard';
 import { say } from '../shared/units';
-import type { Rig, Wall } from './queries';
+import { Trouble } from '../shared/Trouble';
+import type { CandidateMark, Rig, Wall } from './queries';
 
 const high = 430;
 const ground = 404;
@@ -312,8 +313,18 @@ function Arms({ wall }: { wall: Wall }) {
   );
 }
 
+const shootStates = { arm: 'an arm', spare: 'spare', 'out-of-plane': 'out of the plane' };
+
+interface SideProps {
+  wall: Wall;
+  marks: CandidateMark[];
+  onMarks: (m: CandidateMark[]) => void;
+  error: Error | null;
+}
+
 /** What is done at the wall this season, in order, and what it is made of. */
-export function WallSide({ wall }: { wall: Wall }) {
+export function WallSide({ wall, marks, onMarks, error }: SideProps) {
+  const { units } = useHere();
   return (
     <>
       <section aria-label="At the wall">
@@ -340,6 +351,53 @@ export function WallSide({ wall }: { wall: Wall }) {
           ))}
         </ol>
       </section>
+      {wall.shoots.length > 0 && (
+        <section aria-label="Shoots for arms">
+          <h2>Shoots for arms</h2>
+          <table className="list sm">
+            <thead>
+              <tr>
+                <th scope="col">Shoot</th>
+                <th scope="col" className="n">
+                  up
+                </th>
+                <th scope="col" className="n">
+                  long
+                </th>
+                <th scope="col">Your word</th>
+              </tr>
+            </thead>
+            <tbody>
+              {wall.shoots.map((k) => (
+                <tr key={k.limb}>
+                  <td>
+                    <b>{k.limb}</b> <span className="q">{`${k.side}, ${shootStates[k.state]}`}</span>
+                  </td>
+                  <td className="n num">{say(k.height_cm, 'cm', units)}</td>
+                  <td className="n num">{say(k.length_cm, 'cm', units)}</td>
+                  <td>
+                    <select
+                      aria-label={`Your word on ${k.limb}`}
+                      value={marks.find((m) => m.limb === k.limb)?.mark ?? ''}
+                      onChange={(e) => {
+                        const rest = marks.filter((m) => m.limb !== k.limb);
+                        const mark = e.target.value as '' | NonNullable<CandidateMark['mark']>;
+                        onMarks(mark === '' ? rest : [...rest, { limb: k.limb, mark }]);
+                      }}
+                    >
+                      <option value="">–</option>
+                      <option value="keep">an arm</option>
+                      <option value="doubt">doubt it</option>
+                      <option value="out">no arm</option>
+                    </select>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          {error && <Trouble error={error} />}
+        </section>
+      )}
       <section aria-label="Hardware">
         <h2>Hardware</h2>
         <table className="list sm">

@@ -274,7 +274,7 @@ func TestWhatWasDoneByHandIsHeldAgainstWhatWasWanted(t *testing.T) {
 func TestOnesOwnWordChoosesTheArmsAtTheWall(t *testing.T) {
 	a := start(t, "2027-02-20")
 	wall := func(marks ...object) object {
-		return a.ok("POST", trainingOf("W3")+"/words", object{"marks": marks, "buds": []object{}})["wall"].(object)
+		return a.ok("POST", trainingOf("W3")+"/words", object{"marks": append([]object{}, marks...), "buds": []object{}})["wall"].(object)
 	}
 	arms := func(w object) (out []string) {
 		for _, arm := range list(w, "arms") {

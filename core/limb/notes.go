@@ -3,6 +3,7 @@ package limb
 import (
 	"math"
 	"slices"
+
 	"vertumna/core/pomology"
 )
 

@@ -32,6 +32,7 @@ func BenchmarkBestSetOf40(b *testing.B) {
 	m, err := limb.Check(d)
 	require.NoError(b, err)
 	limits := asked(r, 1)
+	limits.Candidates = nil
 	for b.Loop() {
 		in, ok := training.ScaffoldsOf(m, limits)
 		require.True(b, ok)

@@ -187,7 +187,7 @@ func (k *Keeper) stampDay(ctx context.Context, slug string, e *store.Entry, tree
 // stampTask grades the day for the task the entry was logged for.
 func (p *Planned) stampTask(tp *year.TreePlan, e *store.Entry, out *EntryBody) error {
 	if e.HeadedCM > 0 && year.TaskKind(e.Task) == year.PlantingCut {
-		if h, err := headingOf(&tp.Young, nil); err == nil && h.Action == "cut" && e.HeadedCM > h.HighCM+headedSlackCM {
+		if h, err := headingOf(&tp.Young, nil); err == nil && h.TooHigh(e.HeadedCM) {
 			out.Warnings = append(out.Warnings, given.Fault{
 				Code: "headed_high", Field: "headed_cm", Given: fmt.Sprintf("%g cm", e.HeadedCM), Expected: fmt.Sprintf("%.0f to %.0f cm", h.LowCM, h.HighCM),
 				Says: p.Speaker.HeadedHigh(e.HeadedCM, h),
@@ -213,9 +213,6 @@ func (p *Planned) stampTask(tp *year.TreePlan, e *store.Entry, out *EntryBody) e
 	}
 	return nil
 }
-
-// headedSlackCM: a hand's breadth over the wanted stretch is no other tree; our estimate.
-const headedSlackCM = 5
 
 // checkObserved refuses a stage that contradicts what was seen this season.
 func (k *Keeper) checkObserved(p *Planned, e *store.Entry) error {

@@ -13,7 +13,7 @@ import (
 	"vertumna/core/year"
 )
 
-// enough is the day a tree had passed all end tests, since the last work of this half of the year began to be possible.
+// enough is the day by which a tree had passed all end tests, each made in the half of the year that the slip is of.
 func (p *slipMade) enough() (almanac.Day, bool) {
 	answers, on := map[string]string{}, almanac.NoDay
 	for _, t := range p.endTests() {

@@ -180,7 +180,6 @@ func (s *Slip) Left(made []Measured) []Waiting {
 
 // Spent is what a tree year has already lost to the saw.
 type Spent struct {
-	Share float64
 	Zones [3]float64 // of each third of the height
 	Big   int        // wounds thicker than BigWoundMM
 }
@@ -188,7 +187,6 @@ type Spent struct {
 // Take adds work: its share of the crown, the same by thirds (nil: told as a whole, so it went from all alike), its wounds. Shares are of
 // what stood then, so they compound.
 func (s *Spent) Take(share float64, zones *[3]float64, woundsMM []float64) {
-	s.Share = 1 - (1-s.Share)*(1-share)
 	for k := range s.Zones {
 		taken := share
 		if zones != nil {

@@ -1,6 +1,7 @@
 package cut_test
 
 import (
+	"slices"
 	"testing"
 
 	"github.com/stretchr/testify/require"
@@ -39,4 +40,27 @@ func TestOnlyWhatIsMoreThanATwigAndNeverGrowsBackIsAskedTwice(t *testing.T) {
 	require.False(t, sick.Forever())
 	require.True(t, sick.LargeFree())
 	require.True(t, sick.Free())
+}
+
+func TestWhatAYearHasSpentCompoundsByThirdsAndCountsBigWounds(t *testing.T) {
+	var s cut.Spent
+	s.Take(0.1, nil, []float64{20, 51})
+	s.Take(0.2, &[3]float64{0, 0.2, 0.5}, []float64{50, 80})
+	require.InDeltaSlice(t, []float64{0.1, 0.28, 0.55}, s.Zones[:], 1e-9, "of what stood then; told as a whole it went from all thirds alike")
+	require.Equal(t, 2, s.Big)
+}
+
+func TestANewTreeIsSetBesideTheOneKeptOverTheSameYears(t *testing.T) {
+	rows := make([]cut.YearRow, 10)
+	for i := range rows {
+		rows[i].Minutes = 60
+	}
+	kilos := slices.Repeat([]float64{30}, 10)
+	r := cut.SetAgainstNew(rows, kilos, 4, 6)
+	require.InDelta(t, 300, r.KeepKilos, 0)
+	require.Less(t, r.NewKilos, r.KeepKilos, "it bears nothing at first")
+	require.Greater(t, r.NewKilos, 0.4*r.KeepKilos, "and its full crop from year six on")
+	require.InDelta(t, 40, r.KeepHours, 0)
+	kilos[9] = 60
+	require.Greater(t, cut.SetAgainstNew(rows, kilos, 4, 6).NewKilos, r.NewKilos, "it bears as much as this one at its best")
 }

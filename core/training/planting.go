@@ -62,6 +62,12 @@ type Heading struct {
 	HighCM       float64  `json:"-"`
 }
 
+// headedSlackCM: a few fingers over the wanted stretch make no other tree; our estimate.
+const headedSlackCM = 5
+
+// TooHigh says whether a stem that was to be headed was cut too far up, cm.
+func (h Heading) TooHigh(cm float64) bool { return h.Action == "cut" && cm > h.HighCM+headedSlackCM }
+
 type plantingForm struct {
 	whip, branched, window, zone float64
 	wanted                       int

@@ -47,6 +47,7 @@ var elsewhere = map[string]string{
 	"thin_pome=two-per-cluster": "/trees/lower-terrace-A3/plan", "cut_end=renewal-stub": "/trees/lower-terrace-A3/map/slip?season=summer",
 	"form=open-vase": "/advice?kind=apple&class=semi-dwarfing&x=5&y=5", "form=central-leader": "/advice?kind=apple&class=semi-dwarfing&x=5&y=5", "form=flat": "/advice?kind=apple&class=semi-dwarfing&x=5&y=5",
 	"form=low-bush": "/advice?kind=apple&class=semi-dwarfing&x=5&y=5", "form=late-leader": "/advice?kind=apple&class=semi-dwarfing&x=5&y=5",
+	"form=slim-leader": "/advice?kind=apple&class=dwarfing&x=5&y=5", "form=four-arm": "/advice?kind=apple&class=semi-dwarfing&x=5&y=5",
 	"limb_ends=never": "/trees/lower-terrace-B3/map/slip?season=summer", "summer_pome=upright-out": "/trees/lower-terrace-A3/plan",
 	"summer_pome=leave": "/trees/lower-terrace-A3/plan", "scaffolds=4-6": "/trees/YOUNG/plan", "scaffolds=tiers-of-4": "/trees/YOUNG/plan",
 }

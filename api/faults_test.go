@@ -44,8 +44,8 @@ var faulty = []struct {
 	{name: "a day of the weather that is no day", sql: []string{`INSERT OR REPLACE INTO weather_days SELECT id, 'yesterday', 'file', 1, 5, 0, 0 FROM orchards`}},
 	{name: "a forecast that is none", sql: []string{`INSERT OR REPLACE INTO forecasts SELECT id, 'now', 'now', '', '[{"date": 5}]' FROM orchards`}},
 	{name: "a day set for a job that is not there", sql: []string{`INSERT OR REPLACE INTO chosen_days (orchard_id, task_id, day) SELECT id, 'nothing-of-the-sort', '2027-02-30' FROM orchards`}},
-	{name: "a word on a shoot that is no document", sql: []string{`INSERT INTO training_words SELECT id, 'well' FROM trees`}},
-	{name: "words on shoots that are not there", sql: []string{`INSERT INTO training_words SELECT id, '{"marks": [{"limb": "nowhere", "mark": "out", "angle_deg": 1e300}], "buds": null}' FROM trees`}},
+	{name: "a word on a shoot that is no document", sql: []string{`INSERT INTO training_words (tree_id, body) SELECT id, 'well' FROM trees`}},
+	{name: "words on shoots that are not there", sql: []string{`INSERT INTO training_words (tree_id, body) SELECT id, '{"marks": [{"limb": "nowhere", "mark": "out", "angle_deg": 1e300}], "buds": null}' FROM trees`}},
 	{name: "another orchard that is no document", sql: []string{`INSERT INTO orchards (id, slug, version, body) VALUES ('x', 'ruin', 1, '[]')`}},
 	{name: "its log cut off in the middle", file: func(t *testing.T, path string) { logOf(t, path, 0.5) }},
 	{name: "its log full of noise", file: func(t *testing.T, path string) {

@@ -19,13 +19,13 @@ type Meta struct {
 	Today   almanac.Day   `json:"today"`
 	Demo    bool          `json:"demo"`
 	Kinds   []KindMeta    `json:"kinds" nullable:"false"`
-	Forms   []NamedMeta   `json:"forms" nullable:"false"`
+	Forms   []FormMeta    `json:"forms" nullable:"false"`
 	Choices []ChoiceMeta  `json:"choices" nullable:"false"`
 	Presets []PresetMeta  `json:"presets" nullable:"false"`
 	Stages  []NamedMeta   `json:"stages" nullable:"false"`
 	Tasks   []TaskMeta    `json:"tasks" nullable:"false"`
 	Sources []SourceMeta  `json:"sources" nullable:"false"`
-	Classes []VigourClass `json:"vigour_classes" nullable:"false"`
+	Classes []VigourClass `json:"vigour_classes" nullable:"false" enum:"very-dwarfing,dwarfing,semi-dwarfing,semi-vigorous,vigorous"`
 	Hosts   []SlugMeta    `json:"hosts" nullable:"false" doc:"what outside a plot carries sickness to its trees"`
 
 	LimbStates []LimbStateMeta `json:"limb_states" nullable:"false"`
@@ -33,7 +33,7 @@ type Meta struct {
 
 // LimbStateMeta is a decision about a limb besides keep and cut, with what it asks for.
 type LimbStateMeta struct {
-	Kind string `json:"kind"`
+	Kind string `json:"kind" enum:"undecided,temporary,successor,one-season,protected,tied,extending,finished,left-to-bend"`
 	Name string `json:"name"`
 	Job  string `json:"job"`
 }
@@ -44,6 +44,13 @@ type VigourClass string
 // NamedMeta is a slug with its name.
 type NamedMeta struct {
 	Slug     string `json:"slug"`
+	Name     string `json:"name"`
+	Sentence string `json:"sentence,omitempty"`
+}
+
+// FormMeta is a form with what it is.
+type FormMeta struct {
+	Slug     string `json:"slug" enum:"open-vase,low-bush,modified-leader,central-leader,wire-tiers,flat-fan,step-over,shrub,late-leader,slim-leader,four-arm"`
 	Name     string `json:"name"`
 	Sentence string `json:"sentence,omitempty"`
 }
@@ -168,7 +175,7 @@ func metaOf() Meta {
 		m.Hosts = append(m.Hosts, SlugMeta{h.Slug, h.Name})
 	}
 	for _, f := range pomology.Forms() {
-		m.Forms = append(m.Forms, NamedMeta{string(f.Slug), f.Name, f.Sentence})
+		m.Forms = append(m.Forms, FormMeta{string(f.Slug), f.Name, f.Sentence})
 	}
 	for _, c := range pomology.Choices() {
 		cm := ChoiceMeta{Key: c.Key, Name: c.Name, Default: c.Default}

@@ -234,7 +234,28 @@ func TestTheBenchSetsTheForecastBesideWhatCame(t *testing.T) {
 	came := a.ok("GET", fmt.Sprintf(mapOf, "C2"), nil)["came"].(object)
 	require.Contains(t, came["says"], "Forecast: ")
 	require.Contains(t, came["says"], "Came: 2.5 m high")
+	require.Empty(t, came["cuts"], "no cut of that year is in the journal")
 	require.Nil(t, a.ok("GET", fmt.Sprintf(mapOf, "A2"), nil)["came"], "no map of the winter before, no forecast")
+}
+
+func TestAYearOnEachCutHasWhatItWasAnsweredBy(t *testing.T) {
+	a := start(t, "2027-03-05")
+	slip := a.ok("GET", fmt.Sprintf(slipOf, "C2"), nil)
+	cuts := []any{}
+	for _, s := range list(slip, "steps") {
+		cuts = append(cuts, object{"cut": s["cut"]})
+	}
+	at := lt + "/trees/lower-terrace-C2/map"
+	a.ok("POST", at+"/slip/log", object{"based_on": slip["revision"], "cuts": cuts, "minutes": 20})
+	a.today = day("2028-02-20")
+	a.ok("POST", at+"/carry", object{"based_on": a.revision(at)})
+	require.Nil(t, a.ok("GET", at, nil)["came"], "what the model grew says nothing of it")
+	bench := a.ok("POST", at+"/edits", object{"based_on": a.revision(at), "edits": []any{object{"op": "set", "id": "S1", "limb": object{"id": "S1", "note": "measured"}}}})
+	told := list(bench["came"].(object), "cuts")
+	require.NotEmpty(t, told)
+	for _, c := range told {
+		require.Regexp(t, `^[a-z].*; forecast (none|[0-9]+ shoots?, the longest [0-9]+ cm); came (none|[0-9]+ shoots?, the longest [0-9]+ cm)\.$`, c["says"], c["limb"])
+	}
 }
 
 func TestOwnCountOfSunStandsBesideTheComputedHours(t *testing.T) {

@@ -9,10 +9,10 @@ import (
 	"github.com/stretchr/testify/require"
 )
 
-// TestTheModelsPageTellsEveryDemoTreesYears holds the table of docs/models.md to the demo's trees, a third of its rows number by
+// TestTheModelsPageTellsEveryDemoTreesYears holds the table of docs/models/README.md to the demo's trees, a third of its rows number by
 // number; with UPDATE_DOCS=1 it is written anew.
 func TestTheModelsPageTellsEveryDemoTreesYears(t *testing.T) {
-	const page, from, to = "../docs/models.md", "<!-- HELD -->\n", "<!-- end HELD -->"
+	const page, from, to = "../docs/models/README.md", "<!-- HELD -->\n", "<!-- end HELD -->"
 	text, err := os.ReadFile(page)
 	require.NoError(t, err)
 	before, rest, ok := strings.Cut(string(text), from)

@@ -6,6 +6,7 @@ import (
 
 	"vertumna/core/almanac"
 	"vertumna/core/crop"
+	"vertumna/core/pomology"
 	"vertumna/core/year"
 	"vertumna/store"
 )
@@ -32,7 +33,7 @@ func aliveAfterFrost(t *year.Tree, d dice, season int) float64 {
 
 // carries is about what a low-held demo tree carries to ripeness, fruit: half of what its trunk could, an old one less.
 func carries(t *year.Tree) float64 {
-	return 0.45 * float64(crop.Reference(t.Kind, crop.Section(math.Min(t.TrunkMM, 120))))
+	return 0.45 * float64(crop.Reference(t.Kind, pomology.Section(math.Min(t.TrunkMM, 120))))
 }
 
 // setIn is the fruit a tree set in a season, before thinning.
@@ -108,7 +109,7 @@ func fruitWork(e store.Entry, t *year.Task, tp *year.TreePlan, d dice, now int) 
 		return out
 	case year.HarvestTask:
 		picked := math.Round(kept * 0.92)
-		g := crop.Mass(tp.Tree.Kind, 0, picked, 0.6*crop.Section(math.Min(tp.Tree.TrunkMM, 120))) * (0.92 + 0.16*d.roll(tp.Tree.ID, e.Season, 33))
+		g := crop.Mass(tp.Tree.Kind, 0, picked, 0.6*pomology.Section(math.Min(tp.Tree.TrunkMM, 120))) * (0.92 + 0.16*d.roll(tp.Tree.ID, e.Season, 33))
 		e.Fruit, e.Kilos = int(picked), math.Round(picked*g/100)/10
 		if picked < 1 {
 			e.Outcome, e.Fruit, e.Kilos, e.Note = "nothing-needed", 0, 0, "nothing hung"

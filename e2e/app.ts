@@ -104,6 +104,7 @@ export const test = base.extend<Apps & { folder: string }>({
 /** Fails on anything that axe finds by the rules and by best practice, the least of it apart. */
 export async function accessible(page: Page): Promise<void> {
   const found = await new AxeBuilder({ page })
+    .options({ resultTypes: ['violations'] }) // what passes is not told in full
     .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'best-practice'])
     .analyze();
   const serious = found.violations.filter((v) => v.impact !== 'minor');
@@ -131,15 +132,16 @@ export async function fits(page: Page): Promise<void> {
 
 export { expect };
 
+const only = (where: string) => (why: string) => ({
+  tag: `@${where}`,
+  annotation: { type: `${where} only`, description: why },
+});
+
 /** Leaves a test to the phone: what it looks at is made for the hand. */
-export function phoneOnly(info: { project: { name: string } }, why: string): void {
-  test.skip(info.project.name !== 'phone', why);
-}
+export const phone = only('phone');
 
 /** Leaves a test to the laptop: what it looks at is not used outdoors, or is the same there. */
-export function laptopOnly(info: { project: { name: string } }, why: string): void {
-  test.skip(info.project.name === 'phone', why);
-}
+export const laptop = only('laptop');
 
 /** On the sheet of a tree: passes the steps that are left, to its end. */
 export async function toTheEnd(page: Page): Promise<void> {

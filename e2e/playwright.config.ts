@@ -2,6 +2,11 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: '.',
+  // pictures and measures are made by make screenshots and make bench
+  testIgnore: [
+    ...(process.env.SCREENSHOTS ? [] : ['screenshots.spec.ts']),
+    ...(process.env.BENCH ? [] : ['speed.spec.ts', 'turning.spec.ts']),
+  ],
   timeout: 150_000,
   expect: { timeout: 30_000 },
   retries: 1, // what passes at the second try is named flaky at the end of the log: a fault to be found, here or in the program
@@ -25,9 +30,10 @@ export default defineConfig({
     },
   },
   projects: [
-    { name: 'laptop', use: { viewport: { width: 1280, height: 800 } } },
+    { name: 'laptop', grepInvert: /@phone/, use: { viewport: { width: 1280, height: 800 } } },
     {
       name: 'phone',
+      grepInvert: /@laptop/,
       use: { viewport: { width: 390, height: 844 }, hasTouch: true },
     },
   ],

@@ -1,86 +1,88 @@
-import { counted, expect, laptopOnly, open, phoneOnly, test } from './app';
+import { counted, expect, laptop, open, phone, test } from './app';
 
 const anywhere = 'the same on every screen';
 
-test('a screen whose code does not come says so in its frame, and opens by itself when it does', async ({
-  page,
-  demo,
-}, info) => {
-  laptopOnly(info, anywhere);
-  test.slow(); // fourteen screens
-  const tree = 'trees/lower-terrace-C1';
-  const screens = {
-    Year: 'year',
-    Trees: 'trees',
-    Thinning: 'thinning/lower-terrace-C2',
-    Sheet: 'sheet',
-    AtTree: 'sheet/lower-terrace-C1',
-    Paper: 'sheet/lower-terrace-C1/paper',
-    Setup: 'setup',
-    Bench: tree,
-    Training: `${tree}/training`,
-    Ways: `${tree}/ways`,
-    Why: `${tree}/why`,
-    Season: `${tree}/season`,
-    Devices: 'devices',
-    FirstRun: '/new',
-  };
-  const blocked = new Set<string>();
-  let away = false;
-  await page.route('**/assets/*.js', (r) =>
-    [...blocked].some((chunk) => r.request().url().includes(`/assets/${chunk}-`)) ? r.abort() : r.continue(),
-  );
-  await page.route('**/healthz', (r) => (away ? r.abort() : r.continue()));
-  const frame = page.getByRole('navigation', { name: 'Screens' }).first();
-  for (const [chunk, path] of Object.entries(screens)) {
-    await test.step(chunk, async () => {
-      blocked.add(chunk);
-      away = true;
-      await page.goto(`${demo}${path.startsWith('/') ? path : `/lower-terrace/${path}`}`);
-      await expect(page.getByRole('alert').first()).toContainText('No answer from Vertumna');
-      if (!path.startsWith('/')) await expect(frame).toBeVisible(); // the frame stands
-      blocked.clear();
-      away = false;
-      await expect(page.getByRole('alert')).toHaveCount(0);
-      await expect(page.locator('main h1').first()).toBeVisible();
-    });
-  }
-  // from one screen to the next, as one walks
-  await open(page, `${demo}/lower-terrace/yard`);
-  blocked.add('Year');
-  away = true;
-  await frame.getByRole('link', { name: 'Year' }).click();
-  await expect(page.getByRole('alert')).toContainText('No answer from Vertumna');
-  await expect(page.getByRole('slider', { name: 'Day shown' })).toBeVisible();
-  blocked.clear();
-  away = false;
-  await expect(page.locator('main h1').first()).toHaveText('Year');
-});
-
-test('a browser that has had enough changes of the address keeps the screen', async ({ page, demo }, info) => {
-  laptopOnly(info, anywhere);
-  await page.addInitScript(() => {
-    const real = history.replaceState.bind(history);
-    let calls = 0;
-    history.replaceState = (...args: Parameters<typeof history.replaceState>) => {
-      calls += 1;
-      if (calls > 20) throw new DOMException('too many calls', 'SecurityError');
-      real(...args);
+test(
+  'a screen whose code does not come says so in its frame, and opens by itself when it does',
+  laptop(anywhere),
+  async ({ page, demo }) => {
+    test.slow(); // fourteen screens
+    const tree = 'trees/lower-terrace-C1';
+    const screens = {
+      Year: 'year',
+      Trees: 'trees',
+      Thinning: 'thinning/lower-terrace-C2',
+      Sheet: 'sheet',
+      AtTree: 'sheet/lower-terrace-C1',
+      Paper: 'sheet/lower-terrace-C1/paper',
+      Setup: 'setup',
+      Bench: tree,
+      Training: `${tree}/training`,
+      Ways: `${tree}/ways`,
+      Why: `${tree}/why`,
+      Season: `${tree}/season`,
+      Devices: 'devices',
+      FirstRun: '/new',
     };
-  });
-  await open(page, `${demo}/lower-terrace/yard`);
-  const box = await page.getByTestId('rail').boundingBox();
-  if (!box) throw new Error('no rail');
-  await page.mouse.move(box.x + box.width * 0.3, box.y + 10);
-  await page.mouse.down();
-  for (let k = 0; k < 120; k++) await page.mouse.move(box.x + box.width * (0.3 + 0.004 * k), box.y + 10);
-  await page.mouse.up();
-  await expect(page.getByRole('slider', { name: 'Day shown' })).toHaveAttribute('aria-valuetext', /2027/);
-  await expect(page.getByRole('region', { name: 'Docket' })).toBeVisible();
-});
+    const blocked = new Set<string>();
+    let away = false;
+    await page.route('**/assets/*.js', (r) =>
+      [...blocked].some((chunk) => r.request().url().includes(`/assets/${chunk}-`)) ? r.abort() : r.continue(),
+    );
+    await page.route('**/healthz', (r) => (away ? r.abort() : r.continue()));
+    const frame = page.getByRole('navigation', { name: 'Screens' }).first();
+    for (const [chunk, path] of Object.entries(screens)) {
+      await test.step(chunk, async () => {
+        blocked.add(chunk);
+        away = true;
+        await page.goto(`${demo}${path.startsWith('/') ? path : `/lower-terrace/${path}`}`);
+        await expect(page.getByRole('alert').first()).toContainText('No answer from Vertumna');
+        if (!path.startsWith('/')) await expect(frame).toBeVisible(); // the frame stands
+        blocked.clear();
+        away = false;
+        await expect(page.getByRole('alert')).toHaveCount(0);
+        await expect(page.locator('main h1').first()).toBeVisible();
+      });
+    }
+    // from one screen to the next, as one walks
+    await open(page, `${demo}/lower-terrace/yard`);
+    blocked.add('Year');
+    away = true;
+    await frame.getByRole('link', { name: 'Year' }).click();
+    await expect(page.getByRole('alert')).toContainText('No answer from Vertumna');
+    await expect(page.getByRole('slider', { name: 'Day shown' })).toBeVisible();
+    blocked.clear();
+    away = false;
+    await expect(page.locator('main h1').first()).toHaveText('Year');
+  },
+);
 
-test('an answer that comes late says which day is on the screen', async ({ page, demo }, info) => {
-  laptopOnly(info, anywhere);
+test(
+  'a browser that has had enough changes of the address keeps the screen',
+  laptop(anywhere),
+  async ({ page, demo }) => {
+    await page.addInitScript(() => {
+      const real = history.replaceState.bind(history);
+      let calls = 0;
+      history.replaceState = (...args: Parameters<typeof history.replaceState>) => {
+        calls += 1;
+        if (calls > 20) throw new DOMException('too many calls', 'SecurityError');
+        real(...args);
+      };
+    });
+    await open(page, `${demo}/lower-terrace/yard`);
+    const box = await page.getByTestId('rail').boundingBox();
+    if (!box) throw new Error('no rail');
+    await page.mouse.move(box.x + box.width * 0.3, box.y + 10);
+    await page.mouse.down();
+    for (let k = 0; k < 120; k++) await page.mouse.move(box.x + box.width * (0.3 + 0.004 * k), box.y + 10);
+    await page.mouse.up();
+    await expect(page.getByRole('slider', { name: 'Day shown' })).toHaveAttribute('aria-valuetext', /2027/);
+    await expect(page.getByRole('region', { name: 'Docket' })).toBeVisible();
+  },
+);
+
+test('an answer that comes late says which day is on the screen', laptop(anywhere), async ({ page, demo }) => {
   await open(page, `${demo}/lower-terrace/yard`);
   let answer = () => undefined as void;
   const held = new Promise<void>((resolve) => (answer = resolve));
@@ -94,40 +96,38 @@ test('an answer that comes late says which day is on the screen', async ({ page,
   await expect(page.getByText(/is being worked out/)).toHaveCount(0);
 });
 
-test('two windows on one bench: the newer map is shown, and the typed line is written on it', async ({
-  page,
-  demo,
-  request,
-}, info) => {
-  laptopOnly(info, anywhere);
-  await open(page, `${demo}/lower-terrace/trees/lower-terrace-C2?side=map`);
-  const line = page.getByRole('textbox', { name: 'Quick line' });
-  await line.fill('S1 31 thick');
-  const write = page.getByRole('button', { name: 'Write it on the map' });
-  await expect(write).toBeEnabled();
-  const at = `${demo}/api/orchards/lower-terrace/trees/lower-terrace-C2/map`;
-  const now = (await (await request.get(at)).json()) as { revision: { revision: number } };
-  const other = await request.post(`${at}/edits`, {
-    data: { based_on: now.revision.revision, edits: [{ op: 'tag', id: 'S2', tag: 'keep' }] },
-  });
-  expect(other.ok()).toBe(true);
-  await write.click();
-  await expect(page.getByRole('alert').filter({ hasText: 'changed meanwhile' })).toContainText(
-    'what you typed is kept',
-  );
-  await expect(line).toHaveValue('S1 31 thick');
-  await expect(write).toBeEnabled();
-  await write.click();
-  await expect(line).toHaveValue('');
-  const after = (await (await request.get(at)).json()) as {
-    map: { limbs: { id: string; diameter_mm?: number; tags?: string[] }[] };
-  };
-  expect(after.map.limbs.find((l) => l.id === 'S1')?.diameter_mm).toBe(31);
-  expect(after.map.limbs.find((l) => l.id === 'S2')?.tags).toContain('keep');
-});
+test(
+  'two windows on one bench: the newer map is shown, and the typed line is written on it',
+  laptop(anywhere),
+  async ({ page, demo, request }) => {
+    await open(page, `${demo}/lower-terrace/trees/lower-terrace-C2?side=map`);
+    const line = page.getByRole('textbox', { name: 'Quick line' });
+    await line.fill('S1 31 thick');
+    const write = page.getByRole('button', { name: 'Write it on the map' });
+    await expect(write).toBeEnabled();
+    const at = `${demo}/api/orchards/lower-terrace/trees/lower-terrace-C2/map`;
+    const now = (await (await request.get(at)).json()) as { revision: { revision: number } };
+    const other = await request.post(`${at}/edits`, {
+      data: { based_on: now.revision.revision, edits: [{ op: 'tag', id: 'S2', tag: 'keep' }] },
+    });
+    expect(other.ok()).toBe(true);
+    await write.click();
+    await expect(page.getByRole('alert').filter({ hasText: 'changed meanwhile' })).toContainText(
+      'what you typed is kept',
+    );
+    await expect(line).toHaveValue('S1 31 thick');
+    await expect(write).toBeEnabled();
+    await write.click();
+    await expect(line).toHaveValue('');
+    const after = (await (await request.get(at)).json()) as {
+      map: { limbs: { id: string; diameter_mm?: number; tags?: string[] }[] };
+    };
+    expect(after.map.limbs.find((l) => l.id === 'S1')?.diameter_mm).toBe(31);
+    expect(after.map.limbs.find((l) => l.id === 'S2')?.tags).toContain('keep');
+  },
+);
 
-test('one line of several trees is logged at once, and undone at once', async ({ page, demo }, info) => {
-  laptopOnly(info, anywhere);
+test('one line of several trees is logged at once, and undone at once', laptop(anywhere), async ({ page, demo }) => {
   await open(page, `${demo}/lower-terrace/yard`);
   const docket = page.getByRole('region', { name: 'Docket' });
   await docket
@@ -144,8 +144,7 @@ test('one line of several trees is logged at once, and undone at once', async ({
   await expect(docket.getByRole('button', { name: /Stand back and look/ }).first()).toBeVisible();
 });
 
-test('the keyboard is seen on every kind of control', async ({ page, demo }, info) => {
-  laptopOnly(info, anywhere);
+test('the keyboard is seen on every kind of control', laptop(anywhere), async ({ page, demo }) => {
   await open(page, `${demo}/lower-terrace/yard`);
   await page.getByRole('button', { name: 'Add a tree' }).filter({ visible: true }).first().click();
   const form = page.getByRole('form', { name: 'Add a tree' });
@@ -179,8 +178,7 @@ test('the keyboard is seen on every kind of control', async ({ page, demo }, inf
   }
 });
 
-test('an orchard is removed only by its name', async ({ page, demo }, info) => {
-  laptopOnly(info, anywhere);
+test('an orchard is removed only by its name', laptop(anywhere), async ({ page, demo }) => {
   await open(page, `${demo}/saltwind/setup#data`);
   const box = page.getByRole('region', { name: 'Data' });
   await box.getByRole('button', { name: 'Remove this orchard' }).click();
@@ -193,29 +191,32 @@ test('an orchard is removed only by its name', async ({ page, demo }, info) => {
   await expect(page.getByRole('menuitem', { name: 'Saltwind' })).toHaveCount(0);
 });
 
-test('a browser that keeps nothing says so, and what is tapped is sent all the same', async ({ page, march }, info) => {
-  phoneOnly(info, 'worked with the phone in the hand');
-  await page.addInitScript(() => {
-    const full = () => {
-      throw new DOMException('no room', 'QuotaExceededError');
-    };
-    Storage.prototype.setItem = full;
-    Object.defineProperty(window, 'localStorage', {
-      get: () => {
-        throw new DOMException('denied', 'SecurityError');
-      },
+test(
+  'a browser that keeps nothing says so, and what is tapped is sent all the same',
+  phone('worked with the phone in the hand'),
+  async ({ page, march }) => {
+    await page.addInitScript(() => {
+      const full = () => {
+        throw new DOMException('no room', 'QuotaExceededError');
+      };
+      Storage.prototype.setItem = full;
+      Object.defineProperty(window, 'localStorage', {
+        get: () => {
+          throw new DOMException('denied', 'SecurityError');
+        },
+      });
+      IDBObjectStore.prototype.add = full;
     });
-    IDBObjectStore.prototype.add = full;
-  });
-  await open(page, `${march}/lower-terrace/sheet/lower-terrace-C2?day=2027-03-10`);
-  await page.getByRole('button', { name: /^To the \d+ steps/ }).click();
-  await page.route('**/slip/choices**', (r) => r.abort());
-  await page.getByRole('button', { name: 'Cut made' }).click();
-  await expect(page.getByRole('region', { name: /^Step 2 of/ })).toBeVisible();
-  await expect(page.getByText('This browser keeps nothing: leave the page open.')).toBeVisible();
-  await page.unroute('**/slip/choices**');
-  await page.evaluate(() => window.dispatchEvent(new Event('online')));
-  await expect(page.getByText(/taps? waiting/)).toHaveCount(0);
-  const r = await page.request.get(`${march}/api/orchards/lower-terrace/entries?tree=lower-terrace-C2&all=true`);
-  expect(((await r.json()) as { kind: string }[]).filter((e) => e.kind === 'slip').length).toBeGreaterThan(0);
-});
+    await open(page, `${march}/lower-terrace/sheet/lower-terrace-C2?day=2027-03-10`);
+    await page.getByRole('button', { name: /^To the \d+ steps/ }).click();
+    await page.route('**/slip/choices**', (r) => r.abort());
+    await page.getByRole('button', { name: 'Cut made' }).click();
+    await expect(page.getByRole('region', { name: /^Step 2 of/ })).toBeVisible();
+    await expect(page.getByText('This browser keeps nothing: leave the page open.')).toBeVisible();
+    await page.unroute('**/slip/choices**');
+    await page.evaluate(() => window.dispatchEvent(new Event('online')));
+    await expect(page.getByText(/taps? waiting/)).toHaveCount(0);
+    const r = await page.request.get(`${march}/api/orchards/lower-terrace/entries?tree=lower-terrace-C2&all=true`);
+    expect(((await r.json()) as { kind: string }[]).filter((e) => e.kind === 'slip').length).toBeGreaterThan(0);
+  },
+);

@@ -1,77 +1,80 @@
 import type { Page } from '@playwright/test';
-import { accessible, expect, fits, laptopOnly, open, phoneOnly, test } from './app';
+import { accessible, expect, fits, laptop, open, phone, test } from './app';
 
 const training = (code: string, day = '') => `/new-rows/trees/new-rows-${code}/training${day ? `?day=${day}` : ''}`;
 const stillOn = (page: Page) => page.getByRole('region', { name: 'Still on' });
 
-test('a limb is bent with its preview, logged with its device, looked at and taken off', async ({
-  page,
-  demo,
-}, info) => {
-  laptopOnly(info, 'the same panel on the phone');
-  await open(page, demo + training('R3'));
-  const bend = page.getByRole('region', { name: 'Bend', exact: true });
-  await bend.getByRole('button', { name: /^S4/ }).click();
-  await expect(bend.getByRole('heading', { name: 'Bend S4' })).toBeVisible();
-  const says = bend.getByRole('status').first();
-  const before = await says.innerText();
-  await bend.getByRole('slider').first().press('ArrowLeft');
-  await expect(says).not.toHaveText(before);
-  await bend.getByRole('button', { name: 'Cord to peg' }).click();
-  await expect(bend.getByText('Cord', { exact: true })).toBeVisible();
-  await bend.getByRole('button', { name: /^It holds at/ }).click();
-  const row = stillOn(page).getByRole('button', { name: /S4 cord to a peg/ });
-  await expect(row).toBeVisible();
-  await row.click();
-  await stillOn(page).getByRole('button', { name: 'It sits well' }).click();
-  await stillOn(page).getByLabel('Degrees it came to rest at').fill('20');
-  await expect(stillOn(page).getByText(/springs back more than 10/)).toBeVisible();
-  await stillOn(page).getByRole('button', { name: 'It is off' }).click();
-  await expect(row).toHaveCount(0);
-  await accessible(page);
-});
+test(
+  'a limb is bent with its preview, logged with its device, looked at and taken off',
+  laptop('the same panel on the phone'),
+  async ({ page, demo }) => {
+    await open(page, demo + training('R3'));
+    const bend = page.getByRole('region', { name: 'Bend', exact: true });
+    await bend.getByRole('button', { name: /^S4/ }).click();
+    await expect(bend.getByRole('heading', { name: 'Bend S4' })).toBeVisible();
+    const says = bend.getByRole('status').first();
+    const before = await says.innerText();
+    await bend.getByRole('slider').first().press('ArrowLeft');
+    await expect(says).not.toHaveText(before);
+    await bend.getByRole('button', { name: 'Cord to peg' }).click();
+    await expect(bend.getByText('Cord', { exact: true })).toBeVisible();
+    await bend.getByRole('button', { name: /^It holds at/ }).click();
+    const row = stillOn(page).getByRole('button', { name: /S4 cord to a peg/ });
+    await expect(row).toBeVisible();
+    await row.click();
+    await stillOn(page).getByRole('button', { name: 'It sits well' }).click();
+    await stillOn(page).getByLabel('Degrees it came to rest at').fill('20');
+    await expect(stillOn(page).getByText(/springs back more than 10/)).toBeVisible();
+    await stillOn(page).getByRole('button', { name: 'It is off' }).click();
+    await expect(row).toHaveCount(0);
+    await accessible(page);
+  },
+);
 
-test('a limb is pulled on its drawing, and what it holds at is read off a picture', async ({ page, demo }, info) => {
-  laptopOnly(info, 'the same drawing on the phone');
-  await open(page, demo + training('R3'));
-  const bend = page.getByRole('region', { name: 'Bend', exact: true });
-  await bend.getByRole('button', { name: /^S4/ }).click();
-  await expect(bend.getByRole('heading', { name: 'Bend S4' })).toBeVisible();
-  const grip = page.getByRole('slider', { name: 'Pull S4 to the angle wanted' });
-  const was = Number(await grip.getAttribute('aria-valuenow'));
-  const box = await grip.boundingBox();
-  if (!box) throw new Error('nothing to pull');
-  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
-  await page.mouse.down();
-  await page.mouse.move(box.x + box.width / 2 + 2, box.y + box.height / 2 + 14, { steps: 5 });
-  await page.mouse.up();
-  const to = Number(await grip.getAttribute('aria-valuenow'));
-  expect(to).toBeGreaterThan(was);
-  await expect(bend.getByRole('slider').first()).toHaveValue(String(to)); // the panel says the same
+test(
+  'a limb is pulled on its drawing, and what it holds at is read off a picture',
+  laptop('the same drawing on the phone'),
+  async ({ page, demo }) => {
+    await open(page, demo + training('R3'));
+    const bend = page.getByRole('region', { name: 'Bend', exact: true });
+    await bend.getByRole('button', { name: /^S4/ }).click();
+    await expect(bend.getByRole('heading', { name: 'Bend S4' })).toBeVisible();
+    const grip = page.getByRole('slider', { name: 'Pull S4 to the angle wanted' });
+    const was = Number(await grip.getAttribute('aria-valuenow'));
+    const box = await grip.boundingBox();
+    if (!box) throw new Error('nothing to pull');
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(box.x + box.width / 2 + 2, box.y + box.height / 2 + 14, { steps: 5 });
+    await page.mouse.up();
+    const to = Number(await grip.getAttribute('aria-valuenow'));
+    expect(to).toBeGreaterThan(was);
+    await expect(bend.getByRole('slider').first()).toHaveValue(String(to)); // the panel says the same
 
-  await bend.getByText('Read off a picture what it holds at').click();
-  const picture = await page.evaluate(() => {
-    const c = document.createElement('canvas');
-    [c.width, c.height] = [400, 400];
-    return c.toDataURL('image/png').split(',')[1] ?? '';
-  });
-  await bend
-    .getByLabel('A picture of the limb')
-    .setInputFiles({ name: 'limb.png', mimeType: 'image/png', buffer: Buffer.from(picture, 'base64') });
-  const points = page.getByRole('group', { name: 'The picture with its three points' });
-  const tip = points.getByRole('button', { name: /^along the limb/ });
-  await tip.focus();
-  for (let i = 0; i < 7; i++) await tip.press('Shift+ArrowDown'); // level with the fork
-  await expect(bend.getByText(/90° between trunk and limb/)).toBeVisible();
-  for (let i = 0; i < 6; i++) await tip.press('Shift+ArrowUp');
-  await expect(bend.getByText(/45° between trunk and limb/)).toBeVisible();
-  await accessible(page);
-  await bend.getByRole('button', { name: 'It holds so' }).click();
-  const logged = page.waitForRequest((r) => r.url().includes('/training/devices') && r.method() === 'POST');
-  await bend.getByRole('button', { name: 'It holds at 45°' }).click();
-  expect(((await logged).postDataJSON() as { act: { after_deg: number } }).act.after_deg).toBe(45);
-  await expect(stillOn(page).getByRole('button', { name: /S4/ })).toBeVisible();
-});
+    await bend.getByText('Read off a picture what it holds at').click();
+    const picture = await page.evaluate(() => {
+      const c = document.createElement('canvas');
+      [c.width, c.height] = [400, 400];
+      return c.toDataURL('image/png').split(',')[1] ?? '';
+    });
+    await bend
+      .getByLabel('A picture of the limb')
+      .setInputFiles({ name: 'limb.png', mimeType: 'image/png', buffer: Buffer.from(picture, 'base64') });
+    const points = page.getByRole('group', { name: 'The picture with its three points' });
+    const tip = points.getByRole('button', { name: /^along the limb/ });
+    await tip.focus();
+    for (let i = 0; i < 7; i++) await tip.press('Shift+ArrowDown'); // level with the fork
+    await expect(bend.getByText(/90° between trunk and limb/)).toBeVisible();
+    for (let i = 0; i < 6; i++) await tip.press('Shift+ArrowUp');
+    await expect(bend.getByText(/45° between trunk and limb/)).toBeVisible();
+    await accessible(page);
+    await bend.getByRole('button', { name: 'It holds so' }).click();
+    const logged = page.waitForRequest((r) => r.url().includes('/training/devices') && r.method() === 'POST');
+    await bend.getByRole('button', { name: 'It holds at 45°' }).click();
+    expect(((await logged).postDataJSON() as { act: { after_deg: number } }).act.after_deg).toBe(45);
+    await expect(stillOn(page).getByRole('button', { name: /S4/ })).toBeVisible();
+  },
+);
 
 test('a whip is led from planting day to year three on the rail', async ({ page, demo }) => {
   await open(page, demo + training('R1'));
@@ -103,8 +106,7 @@ test('a whip is led from planting day to year three on the rail', async ({ page,
   await fits(page);
 });
 
-test('the wall goes from one wire to the next', async ({ page, demo }, info) => {
-  laptopOnly(info, 'the same drawing, narrower');
+test('the wall goes from one wire to the next', laptop('the same drawing, narrower'), async ({ page, demo }) => {
   await open(page, demo + training('W2'));
   const wall = page.getByRole('region', { name: 'At the wall' });
   const titles = await wall.locator('li span b').allInnerTexts();
@@ -121,60 +123,75 @@ test('the wall goes from one wire to the next', async ({ page, demo }, info) => 
   await accessible(page);
 });
 
-test('a notching trial is read out, and a new one is counted', async ({ page, june }, info) => {
-  laptopOnly(info, 'the same form on the phone');
-  await open(page, june + training('R2'));
-  const trials = page.getByRole('region', { name: 'Trials' });
-  await expect(trials.getByText(/it helps/).first()).toBeVisible();
-  await expect(trials.getByText(/planned two weeks before/)).toBeVisible();
-});
+test(
+  'a notching trial is read out, and a new one is counted',
+  laptop('the same form on the phone'),
+  async ({ page, june }) => {
+    await open(page, june + training('R2'));
+    const trials = page.getByRole('region', { name: 'Trials' });
+    await expect(trials.getByText(/it helps/).first()).toBeVisible();
+    await expect(trials.getByText(/planned two weeks before/)).toBeVisible();
+  },
+);
 
-test('a spreader stands between two limbs, and tells what it does to the other', async ({ page, demo }, info) => {
-  laptopOnly(info, 'the same panel on the phone');
-  await open(page, demo + training('R3'));
-  const bend = page.getByRole('region', { name: 'Bend', exact: true });
-  await bend.getByRole('button', { name: /^S4/ }).click();
-  await bend.getByRole('button', { name: 'Spreader', exact: true }).click();
-  await expect(bend.getByText(/up the trunk/)).toBeVisible();
-  await bend.getByLabel('It stands against').selectOption('S3');
-  await expect(bend.getByText(/One stick moves both: S3 goes from \d+ to \d+°/)).toBeVisible();
-  await expect(bend.getByText(/between the two/)).toBeVisible();
-});
+test(
+  'a spreader stands between two limbs, and tells what it does to the other',
+  laptop('the same panel on the phone'),
+  async ({ page, demo }) => {
+    await open(page, demo + training('R3'));
+    const bend = page.getByRole('region', { name: 'Bend', exact: true });
+    await bend.getByRole('button', { name: /^S4/ }).click();
+    await bend.getByRole('button', { name: 'Spreader', exact: true }).click();
+    await expect(bend.getByText(/up the trunk/)).toBeVisible();
+    await bend.getByLabel('It stands against').selectOption('S3');
+    await expect(bend.getByText(/One stick moves both: S3 goes from \d+ to \d+°/)).toBeVisible();
+    await expect(bend.getByText(/between the two/)).toBeVisible();
+  },
+);
 
-test('a stake and a wire of metal are put up, and stay among what is looked at', async ({ page, demo }, info) => {
-  laptopOnly(info, 'the same form on the phone');
-  await open(page, demo + training('W2'));
-  await page.getByText('Put up a stake or a wire').click();
-  const what = page.getByRole('group', { name: 'What is put up' });
-  const up = page.locator('details', { has: what });
-  await up.getByRole('button', { name: 'It stands' }).click(); // the lowest wire, as the form offers it
-  await expect(stillOn(page).getByRole('button', { name: /wire stays/ })).toBeVisible();
-  await what.getByRole('button', { name: 'stake' }).click();
-  await up.getByRole('button', { name: 'It stands' }).click();
-  await expect(stillOn(page).getByRole('button', { name: /stake stays/ })).toBeVisible();
-});
+test(
+  'a stake and a wire of metal are put up, and stay among what is looked at',
+  laptop('the same form on the phone'),
+  async ({ page, demo }) => {
+    await open(page, demo + training('W2'));
+    await page.getByText('Put up a stake or a wire').click();
+    const what = page.getByRole('group', { name: 'What is put up' });
+    const up = page.locator('details', { has: what });
+    await up.getByRole('button', { name: 'It stands' }).click(); // the lowest wire, as the form offers it
+    await expect(stillOn(page).getByRole('button', { name: /wire stays/ })).toBeVisible();
+    await what.getByRole('button', { name: 'stake' }).click();
+    await up.getByRole('button', { name: 'It stands' }).click();
+    await expect(stillOn(page).getByRole('button', { name: /stake stays/ })).toBeVisible();
+  },
+);
 
-test('a bud that grows by itself is not notched, and the word on it stays', async ({ page, demo }, info) => {
-  laptopOnly(info, 'the same panel on the phone');
-  await open(page, demo + training('R1', '2027-03-25'));
-  const buds = page.getByRole('region', { name: 'Buds to wake' });
-  const first = buds.getByRole('button', { name: /: asleep$/ }).nth(3);
-  await first.focus();
-  await page.keyboard.press('Enter'); // opening
-  await buds.getByRole('button', { name: /: opening$/ }).press('Enter'); // broken
-  await expect(buds.getByText('One low bud grows by itself: one notch fewer.')).toBeVisible();
-  await page.reload();
-  await expect(buds.getByRole('button', { name: /: broken$/ })).toBeVisible();
-  await accessible(page);
-});
+test(
+  'a bud that grows by itself is not notched, and the word on it stays',
+  laptop('the same panel on the phone'),
+  async ({ page, demo }) => {
+    await open(page, demo + training('R1', '2027-03-25'));
+    const buds = page.getByRole('region', { name: 'Buds to wake' });
+    const first = buds.getByRole('button', { name: /: asleep$/ }).nth(3);
+    await first.focus();
+    await page.keyboard.press('Enter'); // opening
+    await buds.getByRole('button', { name: /: opening$/ }).press('Enter'); // broken
+    await expect(buds.getByText('One low bud grows by itself: one notch fewer.')).toBeVisible();
+    await page.reload();
+    await expect(buds.getByRole('button', { name: /: broken$/ })).toBeVisible();
+    await accessible(page);
+  },
+);
 
-test('nothing stays tied by accident: what is on stands by its days left', async ({ page, demo }, info) => {
-  phoneOnly(info, 'looked at in the yard');
-  await open(page, `${demo}/new-rows/devices`);
-  const rows = stillOn(page).getByRole('button');
-  await expect(rows.first()).toContainText('over');
-  await expect(rows).toHaveCount(5);
-  await expect(page.getByText(/1 over its day/)).toBeVisible();
-  await fits(page);
-  await accessible(page);
-});
+test(
+  'nothing stays tied by accident: what is on stands by its days left',
+  phone('looked at in the yard'),
+  async ({ page, demo }) => {
+    await open(page, `${demo}/new-rows/devices`);
+    const rows = stillOn(page).getByRole('button');
+    await expect(rows.first()).toContainText('over');
+    await expect(rows).toHaveCount(5);
+    await expect(page.getByText(/1 over its day/)).toBeVisible();
+    await fits(page);
+    await accessible(page);
+  },
+);

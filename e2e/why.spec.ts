@@ -1,4 +1,4 @@
-import { accessible, expect, fits, laptopOnly, open, test } from './app';
+import { accessible, expect, fits, laptop, open, test } from './app';
 
 test('why does my tree: the record is read, the rest is asked, and the cause comes with what to do', async ({
   page,
@@ -30,26 +30,29 @@ test('why does my tree: the record is read, the rest is asked, and the cause com
   await expect(causes.getByText('They come from the ground.')).toBeHidden();
 });
 
-test('one tree by two schools, grown on side by side in drawing and numbers', async ({ page, demo }, info) => {
-  laptopOnly(info, 'the same table on the phone');
-  await open(page, `${demo}/lower-terrace/trees/lower-terrace-C1`);
-  await page.getByRole('link', { name: 'Two schools, side by side' }).click();
-  const beside = page.getByRole('region', { name: 'Side by side' });
-  await expect(beside.getByRole('columnheader', { name: /^Steady at 20/ })).toBeVisible();
-  await expect(beside.getByRole('row', { name: /^Height, winter after/ })).toHaveCount(3);
-  const said = await beside.getByRole('list').innerText();
-  await page
-    .getByRole('group', { name: 'The other' })
-    .getByLabel(/^School/)
-    .selectOption('');
-  await page
-    .getByRole('group', { name: 'The other' })
-    .getByLabel(/^Most in a year/)
-    .selectOption({ label: '33 %' });
-  await expect(beside.getByRole('columnheader', { name: /^Steady at 33/ })).toBeVisible();
-  expect(await beside.getByRole('list').innerText()).not.toBe(said);
-  await page.getByLabel('Winters on').selectOption('5');
-  await expect(beside.getByRole('row', { name: /^Height, winter after/ })).toHaveCount(5);
-  await fits(page);
-  await accessible(page);
-});
+test(
+  'one tree by two schools, grown on side by side in drawing and numbers',
+  laptop('the same table on the phone'),
+  async ({ page, demo }) => {
+    await open(page, `${demo}/lower-terrace/trees/lower-terrace-C1`);
+    await page.getByRole('link', { name: 'Two schools, side by side' }).click();
+    const beside = page.getByRole('region', { name: 'Side by side' });
+    await expect(beside.getByRole('columnheader', { name: /^Steady at 20/ })).toBeVisible();
+    await expect(beside.getByRole('row', { name: /^Height, winter after/ })).toHaveCount(3);
+    const said = await beside.getByRole('list').innerText();
+    await page
+      .getByRole('group', { name: 'The other' })
+      .getByLabel(/^School/)
+      .selectOption('');
+    await page
+      .getByRole('group', { name: 'The other' })
+      .getByLabel(/^Most in a year/)
+      .selectOption({ label: '33 %' });
+    await expect(beside.getByRole('columnheader', { name: /^Steady at 33/ })).toBeVisible();
+    expect(await beside.getByRole('list').innerText()).not.toBe(said);
+    await page.getByLabel('Winters on').selectOption('5');
+    await expect(beside.getByRole('row', { name: /^Height, winter after/ })).toHaveCount(5);
+    await fits(page);
+    await accessible(page);
+  },
+);

@@ -4,6 +4,7 @@ import (
 	"context"
 	"errors"
 	"math"
+	"slices"
 	"sync"
 
 	"vertumna/core/almanac"
@@ -91,6 +92,7 @@ func (b *standing) orchard() error {
 	if c.Orchard.Site != nil && y.Place.Climate.HumidSummer {
 		b.options = b.options.ForHumidSummers()
 	}
+	b.options.StubCM = find.StubFor(b.core.Class)
 	b.options.Vigour, b.options.Weighs = b.core.Class, find.Weighs(c.Orchard.Weighs)
 	b.options.Without = []find.Code{find.Overloaded, find.ThinForLoad} // what limbs carry is told by the load of the fruit, once
 	if b.core.Aim == year.Build {
@@ -147,6 +149,9 @@ func (k *Keeper) drawn(ctx context.Context, b *standing) (*BenchBody, error) {
 	}
 	out.Ahead, out.Cut = b.ahead, b.after != nil
 	b.draw(out, shown)
+	if f, ok := find.CompareMain(shown); ok {
+		out.Fellows = b.speaker.Fellows(f)
+	}
 	if err := k.came(ctx, b, out, m); err != nil {
 		return nil, err
 	}
@@ -258,28 +263,72 @@ func (k *Keeper) came(ctx context.Context, b *standing, out *BenchBody, now *lim
 	if err != nil || kept == nil || kept.read.Season != limb.Dormant {
 		return err
 	}
-	var work growth.Work
+	work, made, err := k.workOf(ctx, b, out, kept, now.Year-1)
+	if err != nil {
+		return err
+	}
+	c, err := growth.Compare(b.grower(kept.read), work, now, made...)
+	if err != nil {
+		return nil // what was cut does not fit the map of then: nothing can be said
+	}
+	out.Came = &CameBody{From: kept.Date, Verdict: c.Verdict, Says: b.speaker.Came(c), Cuts: []CutCame{}}
+	for _, a := range c.Cuts[:min(mostAnswers, len(c.Cuts))] {
+		out.Came.Cuts = append(out.Came.Cuts, CutCame{a.Limb, b.speaker.Answer(a)})
+	}
+	return nil
+}
+
+// workOf is the work of a growth year by the journal: what was done after a map was drawn, and what that map shows already.
+func (k *Keeper) workOf(ctx context.Context, b *standing, out *BenchBody, kept *pastMap, growthYear int) (work growth.Work, made []growth.Made, err error) {
 	for i := range b.contents.Entries {
 		e := &b.contents.Entries[i]
-		if e.TreeID != b.tree.ID || e.Date < kept.Date || e.Date > out.Revision.Date {
+		y, season := year.MapSeason(e.Date, b.south)
+		if e.TreeID != b.tree.ID || len(e.Made) == 0 || y != growthYear || e.Date > out.Revision.Date {
+			continue
+		}
+		if e.Map > 0 && e.Map <= kept.Revision.Revision {
+			on, err := k.mapBefore(ctx, b.tree.ID, out.History, e.Map)
+			if err != nil {
+				return work, nil, err
+			}
+			if on != nil {
+				made = append(made, growth.Made{On: on, Cuts: e.Made})
+			}
 			continue
 		}
 		for _, c := range e.Made {
-			if y, season := year.MapSeason(e.Date, b.south); y == now.Year-1 && season == limb.Dormant {
+			if season == limb.Dormant {
 				work.Dormant = append(work.Dormant, growth.Cut{CutAt: c})
-			} else if y == now.Year-1 {
+			} else {
 				work.Summer = append(work.Summer, growth.Cut{CutAt: c})
 			}
 		}
 	}
-	tree := b.grower(kept.read)
-	c, err := growth.Compare(tree, work, now)
-	if err != nil {
-		return nil // what was cut does not fit the map of then: nothing can be said
-	}
-	out.Came = &CameBody{From: kept.Date, Verdict: c.Verdict, Says: b.speaker.Came(c)}
-	return nil
+	return work, made, nil
 }
+
+// mapBefore is the map that a revision was made from, nil where none is kept that still passes.
+func (k *Keeper) mapBefore(ctx context.Context, treeID string, history []store.Revision, revision int) (*limb.Map, error) {
+	i := slices.IndexFunc(history, func(r store.Revision) bool { return r.Revision == revision })
+	if i < 0 || history[i].BasedOn == 0 {
+		return nil, nil
+	}
+	kept, err := k.store.MapRevision(ctx, treeID, history[i].BasedOn)
+	if errors.Is(err, store.ErrNotFound) {
+		return nil, nil
+	}
+	if err != nil {
+		return nil, err
+	}
+	m, err := limb.Check(kept.Doc)
+	if err != nil {
+		return nil, nil // of an older program, and unsound: nothing is said from it
+	}
+	return m, nil
+}
+
+// mostAnswers is how many cuts are told with what grew about them.
+const mostAnswers = 8
 
 // pastMap is a map kept of a year before.
 type pastMap struct {

@@ -26,6 +26,7 @@ type BenchBody struct {
 	Findings []FindingBody      `json:"findings" nullable:"false" doc:"in the order of work, lettered"`
 	Facts    BenchFacts         `json:"facts"`
 	Past     []PastBody         `json:"past" nullable:"false" doc:"the tree as it was mapped in years before, latest first; two at most"`
+	Fellows  string             `json:"fellows,omitempty" doc:"its main limbs held against one another, where one stands out"`
 	Came     *CameBody          `json:"came,omitempty" doc:"the forecast made from the map of the winter before, beside what came"`
 	History  []store.Revision   `json:"history" nullable:"false"`
 	EndTests []EndTestBody      `json:"end_tests" nullable:"false"`
@@ -103,7 +104,7 @@ type FindingBody struct {
 	Members  []string   `json:"members" nullable:"false"`
 	Also     []string   `json:"also" nullable:"false" doc:"limbs with the same fault that hang on the offending stretch"`
 	AtCM     float64    `json:"at_cm"`
-	Place    [3]float64 `json:"place" doc:"x, y, z in cm"`
+	Place    [3]float64 `json:"place" nullable:"false" doc:"x, y, z in cm"`
 	Step     int        `json:"step"`
 	Severity float64    `json:"severity"`
 	Aim      find.Aim   `json:"aim,omitempty" doc:"what a cut should do; absent: answered without a cut"`
@@ -163,6 +164,13 @@ type CameBody struct {
 	From    almanac.Day `json:"from" doc:"of the map it was made from"`
 	Verdict string      `json:"verdict" enum:"as-forecast,stronger,weaker"`
 	Says    string      `json:"says"`
+	Cuts    []CutCame   `json:"cuts" nullable:"false" doc:"cut by cut, the strongest answers first"`
+}
+
+// CutCame is what grew about one cut in the season after it, beside its forecast.
+type CutCame struct {
+	Limb string `json:"limb"`
+	Says string `json:"says"`
 }
 
 // EndTestBody is an end test with its last answer.
@@ -185,7 +193,8 @@ type ShootBody struct {
 	Outward float64     `json:"outward_deg" doc:"bearing that is outward here"`
 	Nodes   []NodeBody  `json:"nodes" nullable:"false"`
 	Rings   []DrawnRing `json:"rings" nullable:"false"`
-	Years   []LimbYear  `json:"years" nullable:"false" doc:"how the limb was clothed, year by year"`
+	Years   []LimbYear  `json:"years" nullable:"false" doc:"how the limb stood and was clothed, year by year, the last first"`
+	Course  string      `json:"course,omitempty" doc:"of one that sinks or struggles over the years it was mapped in"`
 }
 
 // NodeBody is one node of a shoot.
@@ -212,6 +221,9 @@ type LimbYear struct {
 	Laterals  float64     `json:"laterals_per_m"`
 	FruitBuds float64     `json:"fruit_buds_per_m" doc:"spurs and fruit buds, counted or expected"`
 	Counted   bool        `json:"counted"`
+	TipDeg    float64     `json:"tip_deg" doc:"of its end, from the vertical"`
+	DMM       float64     `json:"d_mm" doc:"at its base"`
+	RingCM    float64     `json:"ring_cm" doc:"grown in the last season"`
 }
 
 // QuickBody is what a quick line says.

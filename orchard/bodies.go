@@ -201,6 +201,7 @@ type TreePlanBody struct {
 	Summary TreeSummary  `json:"summary"`
 	Tasks   []TaskBody   `json:"tasks" nullable:"false"`
 	Anchors []AnchorBody `json:"anchors" nullable:"false"`
+	Roots   string       `json:"roots,omitempty" doc:"where they may get under a building"`
 	Resists string       `json:"resists,omitempty" doc:"the sicknesses it resists, as its owner knows it"`
 	Company []OverlapRow `json:"company" nullable:"false"`
 }

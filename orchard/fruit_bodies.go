@@ -7,6 +7,7 @@ import (
 	"vertumna/core/almanac"
 	"vertumna/core/crop"
 	"vertumna/core/limb"
+	"vertumna/core/pomology"
 	"vertumna/core/year"
 	"vertumna/store"
 	"vertumna/words"
@@ -350,7 +351,7 @@ func (f *fruitMade) limbs(out *FruitBody) {
 	for i := range f.plan.Limbs {
 		l := &f.plan.Limbs[i]
 		b := FruitLimb{
-			ID: l.ID, DiameterMM: round1(l.DiameterMM), LengthCM: round1(l.LengthCM), SectionCM2: round1(crop.Section(l.DiameterMM)), Light: round4(l.Light),
+			ID: l.ID, DiameterMM: round1(l.DiameterMM), LengthCM: round1(l.LengthCM), SectionCM2: round1(pomology.Section(l.DiameterMM)), Light: round4(l.Light),
 			AboveReach: round4(l.AboveReach), On: l.Share.On, Counted: l.Counted, Keep: l.Share.Keep, Remove: l.Share.Remove, KeepOneIn: l.Share.KeepOneIn,
 			Lines: fruitLines(l.Lines, l.Binding), Binds: words.Binding(l.Lines, l.Binding), MassG: round1(l.MassG), Curve: []SizePoint{}, Axes: []FruitAxis{},
 			Laterals: []FruitSide{}, Pass: f.passNo[l.ID] + 1, Done: l.Pass.Done, Left: l.Pass.Left, Taken: l.Pass.Taken, Tally: []store.Tally{},
@@ -384,7 +385,7 @@ func (f *fruitMade) curve(b *FruitLimb, l *crop.Limb) {
 	if l.Share.On != nil {
 		most = math.Max(most, float64(*l.Share.On))
 	}
-	section := crop.Section(l.DiameterMM) * (1 - f.in.RemovedShare)
+	section := pomology.Section(l.DiameterMM) * (1 - f.in.RemovedShare)
 	for i := range curvePoints {
 		n := int(math.Round(1 + (most-1)*float64(i)/(curvePoints-1)))
 		b.Curve = append(b.Curve, SizePoint{n, round1(crop.Mass(f.core.Kind, f.in.Terms.MassG, float64(n), section))})

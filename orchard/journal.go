@@ -175,6 +175,7 @@ func (k *Keeper) stampDay(ctx context.Context, slug string, e *store.Entry, tree
 			}
 			if pl == p.Shown {
 				e.TreeStage = tp.Stage
+				p.overLimit(tp, e, out)
 			}
 			if err := p.stampTask(tp, e, out); err != nil {
 				return err
@@ -182,6 +183,18 @@ func (k *Keeper) stampDay(ctx context.Context, slug string, e *store.Entry, tree
 		}
 	}
 	return nil
+}
+
+// overLimit warns of a cut that takes more than may still go this tree year, where nobody said why.
+func (p *Planned) overLimit(tp *year.TreePlan, e *store.Entry, out *EntryBody) {
+	a, said := tp.Account, strings.TrimSpace(e.Reason+e.Note) != ""
+	if core := e.Core(); said || e.Corrects != "" || !a.Passed(core) { // what is corrected stands in the account already
+		return
+	}
+	out.Warnings = append(out.Warnings, given.Fault{
+		Code: "over_limit", Field: "share", Given: p.Speaker.Amount(e.Share, "share"), Expected: "at most " + p.Speaker.Amount(a.Left, "share") + " still to go",
+		Says: p.Speaker.OverLimit(e.Share, a),
+	})
 }
 
 // stampTask grades the day for the task the entry was logged for.

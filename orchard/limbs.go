@@ -4,9 +4,11 @@ import (
 	"context"
 	"fmt"
 	"math"
+	"slices"
 	"strconv"
 	"strings"
 
+	"vertumna/core/find"
 	"vertumna/core/given"
 	"vertumna/core/growth"
 	"vertumna/core/limb"
@@ -218,8 +220,12 @@ func (k *Keeper) Shoot(ctx context.Context, a At, id string) (ShootBody, error) 
 		return ShootBody{}, store.ErrNotFound
 	}
 	out := b.laidFlat(m, i)
-	out.Years, err = k.limbYears(ctx, a.Tree, id, b)
-	return out, err
+	var then []find.LimbThen
+	if out.Years, then, err = k.limbYears(ctx, a.Tree, id, b); err != nil {
+		return ShootBody{}, err
+	}
+	out.Course = b.speaker.Course(id, find.CourseOf(then))
+	return out, nil
 }
 
 func (b *standing) laidFlat(m *limb.Map, i int) ShootBody {
@@ -254,13 +260,14 @@ func nodeBody(m *limb.Map, i int, n limb.Node) NodeBody {
 	}
 }
 
-// limbYears tells how a limb was clothed in each growth year it was mapped in.
-func (k *Keeper) limbYears(ctx context.Context, treeID, id string, b *standing) ([]LimbYear, error) {
+// limbYears tells how a limb stood and was clothed in each growth year it was mapped in, the last first; then has the same for its
+// course, the oldest first. What the model grew is no map of it.
+func (k *Keeper) limbYears(ctx context.Context, treeID, id string, b *standing) (out []LimbYear, then []find.LimbThen, err error) {
 	history, err := k.store.MapHistory(ctx, treeID)
 	if err != nil {
-		return nil, err
+		return nil, nil, err
 	}
-	out := []LimbYear{}
+	out = []LimbYear{}
 	seen := map[int]bool{}
 	for _, r := range history {
 		y := year.SeasonOf(r.Date, b.south)
@@ -269,7 +276,7 @@ func (k *Keeper) limbYears(ctx context.Context, treeID, id string, b *standing) 
 		}
 		kept, err := k.store.MapRevision(ctx, treeID, r.Revision)
 		if err != nil {
-			return nil, err
+			return nil, nil, err
 		}
 		m, err := limb.Check(kept.Doc)
 		if err != nil || m.Index(id) < 0 {
@@ -282,9 +289,15 @@ func (k *Keeper) limbYears(ctx context.Context, treeID, id string, b *standing) 
 		out = append(out, LimbYear{
 			Date: r.Date, Length: round1(a.L), Laterals: round1(float64(len(a.Children)) / metres),
 			FruitBuds: round1(m.FlowerBuds(i, nil, nil) / metres), Counted: len(a.Spurs) > 0,
+			TipDeg: round1(a.A1), DMM: round1(a.D), RingCM: round1(find.ThenOf(m, i).RingCM),
 		})
+		if r.Cause != store.CauseGrown {
+			then = append(then, find.ThenOf(m, i))
+			then[len(then)-1].Year = y
+		}
 	}
-	return out, nil
+	slices.Reverse(then)
+	return out, then, nil
 }
 
 // CompareMaps tells what differs between two revisions of a tree's map.

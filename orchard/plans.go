@@ -8,6 +8,7 @@ import (
 	"vertumna/core/almanac"
 	"vertumna/core/given"
 	"vertumna/core/pomology"
+	"vertumna/core/yard"
 	"vertumna/core/year"
 	"vertumna/store"
 	"vertumna/words"
@@ -98,6 +99,7 @@ func (p *Planned) TreeBody(id string, day almanac.Day) (TreePlanBody, error) {
 			continue
 		}
 		out := TreePlanBody{Day: day, Summary: p.summary(tp, day), Tasks: []TaskBody{}, Anchors: []AnchorBody{}, Company: []OverlapRow{}}
+		out.Roots = words.RootsUnder(plotOf(p.Contents).RootsUnder(yard.Point{X: tp.Tree.X, Y: tp.Tree.Y}, out.Summary.RootsM))
 		for _, pl := range p.Plans {
 			for j := range pl.Trees {
 				if pl.Trees[j].Tree.ID != id {

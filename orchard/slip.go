@@ -170,7 +170,7 @@ func (p *slipMade) workOf(s *cut.Slip, in half) year.Work {
 }
 
 // slipsAs is raised when the program makes another slip of the same inputs: what was kept of those before is made anew.
-const slipsAs = 11
+const slipsAs = 12
 
 // madeFrom tells slips apart by all that they are made from: the same text, the same slip.
 func (p *slipMade) madeFrom(mark store.MapMark) string {

@@ -52,6 +52,7 @@ type SlipBody struct {
 	Tools      []string      `json:"tools" nullable:"false"`
 	Says       string        `json:"says"`
 	Safety     []string      `json:"safety" nullable:"false"`
+	ClearUp    []string      `json:"clear_up" nullable:"false" doc:"what is still to do once the cuts are made"`
 }
 
 // ChoiceBody is a choice of the school.
@@ -74,7 +75,7 @@ type StepBody struct {
 	Names    []string   `json:"names" nullable:"false" doc:"what it solves, in words"`
 	Aim      find.Aim   `json:"aim"`
 	Cut      limb.CutAt `json:"cut"`
-	Place    [3]float64 `json:"place" doc:"x, y, z in cm"`
+	Place    [3]float64 `json:"place" nullable:"false" doc:"x, y, z in cm"`
 	Tool     string     `json:"tool,omitempty"`
 	OnBody   string     `json:"on_body,omitempty" doc:"its height on the body of who works"`
 	High     bool       `json:"high" doc:"above what its worker reaches from the ground"`
@@ -248,6 +249,7 @@ func (p *slipMade) body() *SlipBody {
 		out.Enough = words.Enough(p.speaker.Day(on), s.Must(), len(s.Cuts))
 	}
 	out.Says = p.speaker.SlipTotal(len(out.Groups), s.Minutes, len(out.Tools))
+	out.ClearUp = words.ClearUp(s, out.Exposed, len(s.Jobs))
 	opens, closes := p.window()
 	out.Opens, out.Closes = dayOrNil(opens), dayOrNil(closes)
 	return out
@@ -319,7 +321,7 @@ func (p *slipMade) step(c *cut.Step, letters map[cut.Key]string) StepBody {
 }
 
 // limbAngle is the angle from vertical that limbs are wanted at.
-func (p *slipMade) limbAngle() float64 { return year.LimbAngle(p.school, p.core.Kind) }
+func (p *slipMade) limbAngle() float64 { return year.LimbAngle(p.school, p.core.Kind, p.core.Form) }
 
 // movedFor finds what a moved cut was for, where it solves nothing.
 func (p *slipMade) movedFor(c *cut.Step) []find.Finding {
@@ -363,6 +365,9 @@ func (p *slipMade) gauge() GaugeBody {
 	g.Free = round4(math.Max(0, g.Free-s.Share))
 	g.Left = round4(math.Max(0, g.Limit-s.Account))
 	g.Says = p.speaker.StopLine(g.Limit, s.Account, g.Free, g.Exempt)
+	if p.season == limb.Dormant {
+		g.Says += p.speaker.FewerShare(s.Share)
+	}
 	g.Zones = []ZoneBody{}
 	for k, z := range s.Zones {
 		g.Zones = append(g.Zones, ZoneBody{

@@ -27,7 +27,7 @@ type TopBody struct {
 	Done  float64    `json:"done_cm" doc:"0: it goes whole"`
 	Heir  string     `json:"heir,omitempty" doc:"the limb that takes over this year"`
 	Later string     `json:"later,omitempty" doc:"the limb that takes over when all is done"`
-	End   [3]float64 `json:"end" doc:"x, y, z in cm: the highest point that stays this year"`
+	End   [3]float64 `json:"end" nullable:"false" doc:"x, y, z in cm: the highest point that stays this year"`
 	Says  string     `json:"says"`
 }
 

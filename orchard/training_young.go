@@ -65,7 +65,7 @@ func (t *trained) plantingFacts() words.PlantingFacts {
 	f, err := pomology.FormBySlug(t.tp.Young.Form)
 	return words.PlantingFacts{
 		Kind: t.core.Kind, Form: t.tp.Young.Form, Flat: err == nil && f.Flat, Class: t.core.Class, Branched: t.tp.Young.Branched, Tub: t.core.TubLitres > 0,
-		Stake: pomology.StakeForLife(t.core.Class) || t.core.TubLitres == 0, WiresCM: t.tp.Young.WiresCM, Speaker: t.speaker,
+		Stake: pomology.StakeForLife(t.core.Class, t.core.Form) || t.core.TubLitres == 0, WiresCM: t.tp.Young.WiresCM, Speaker: t.speaker,
 	}
 }
 

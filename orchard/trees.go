@@ -21,13 +21,14 @@ type TreeBody struct {
 
 // FormAdvice is a form with what speaks for it.
 type FormAdvice struct {
-	Form        string    `json:"form"`
+	Form        string    `json:"form" enum:"open-vase,low-bush,modified-leader,central-leader,wire-tiers,flat-fan,step-over,shrub,late-leader,slim-leader,four-arm"`
 	Name        string    `json:"name"`
 	Sentence    string    `json:"sentence"`
 	Score       float64   `json:"score"`
 	HeightM     float64   `json:"height_m"`
 	GroundM2    float64   `json:"ground_m2"`
 	HoursAYear  float64   `json:"hours_a_year"`
+	CropKG      float64   `json:"crop_kg" doc:"a year, once it bears in full"`
 	YearsToCrop int       `json:"years_to_full_crop"`
 	KeepsWhatIs bool      `json:"keeps_present_form"`
 	Reasons     []Points  `json:"reasons" nullable:"false"`
@@ -133,7 +134,7 @@ func (k *Keeper) AdviseForm(ctx context.Context, slug string, in Spot) ([]FormAd
 	for _, v := range pomology.Advise(a) {
 		f := FormAdvice{
 			Form: string(v.Form.Slug), Name: v.Form.Name, Sentence: v.Form.Sentence, Score: v.Score, HeightM: v.HeightM,
-			GroundM2: math.Round(v.GroundM2*10) / 10, HoursAYear: v.HoursAYear, YearsToCrop: v.YearsToCrop, KeepsWhatIs: v.KeepsPresent, Reasons: []Points{}, Outlines: []Outline{},
+			GroundM2: math.Round(v.GroundM2*10) / 10, CropKG: math.Round(v.CropKG), HoursAYear: v.HoursAYear, YearsToCrop: v.YearsToCrop, KeepsWhatIs: v.KeepsPresent, Reasons: []Points{}, Outlines: []Outline{},
 		}
 		for _, p := range v.Reasons {
 			f.Reasons = append(f.Reasons, Points{p.Rule, p.Points, words.Point(p.Rule)})

@@ -57,7 +57,7 @@ type WayYearBody struct {
 	Wounds  int     `json:"wounds"`
 }
 
-// woundMM is a cut that closes slowly (year page, hard cut).
+// woundMM is a cut that closes slowly (year.md#tasks).
 const woundMM = 25
 
 // TwoWays grows one tree by two ways over some years. Errors: those of Years; a given.Fault for a school or a limit that is none.

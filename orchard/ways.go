@@ -24,7 +24,7 @@ type WayBody struct {
 	Cost     string     `json:"cost"`
 	Reasons  []string   `json:"reasons" nullable:"false"`
 	Cautions []string   `json:"cautions" nullable:"false"`
-	Place    [3]float64 `json:"place" doc:"x, y, z in cm"`
+	Place    [3]float64 `json:"place" nullable:"false" doc:"x, y, z in cm"`
 	Cut      limb.CutAt `json:"cut"`
 }
 

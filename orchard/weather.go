@@ -242,7 +242,7 @@ func purposesOf(p *Planned) []almanac.Purpose {
 const (
 	stormKmh   = 75 // a storm moves stakes, ties and props; our own estimate
 	nearNights = 3  // nights ahead that a frost notice looks
-	hotC       = 33 // bared bark scalds and wood is brittle (almanac page i)
+	hotC       = 33 // bared bark scalds and wood is brittle (almanac.md#i-days-fit-for-cutting)
 	nearDays   = 5
 )
 

@@ -59,7 +59,7 @@ func (s *Store) RestoreVersions(ctx context.Context, treeID string, versions []T
 			if err != nil {
 				return err
 			}
-			if _, err := tx.ExecContext(ctx, "INSERT INTO tree_versions (tree_id, version, at, body) VALUES (?, ?, ?, ?)", treeID, v.Version, v.At, string(body)); err != nil {
+			if _, err := tx.ExecContext(ctx, "INSERT INTO tree_versions (tree_id, version, at, body, doc_version) VALUES (?, ?, ?, ?, ?)", treeID, v.Version, v.At, string(body), shapeOf("tree_versions")); err != nil {
 				return err
 			}
 		}

@@ -121,6 +121,7 @@ func (e *Entry) Check() (fs given.Faults) {
 			fs.Add("unknown_cut", fmt.Sprintf("made[%d].kind", i), fmt.Sprintf("%q", c.Kind), "a kind of cut")
 		}
 	}
+	e.kindHas(&fs)
 	return fs
 }
 

@@ -175,7 +175,7 @@ func addEntry(ctx context.Context, tx *sql.Tx, orchardID string, e *Entry) (fres
 		}
 		return false, err // sent twice: logged once, whatever has changed meanwhile
 	}
-	body, err := json.Marshal(e)
+	body, err := json.Marshal(e.keep())
 	if err != nil {
 		return false, err
 	}
@@ -198,8 +198,8 @@ func addEntry(ctx context.Context, tx *sql.Tx, orchardID string, e *Entry) (fres
 			return false, err
 		}
 	}
-	r, err := tx.ExecContext(ctx, "INSERT INTO entries (id, orchard_id, tree_id, date, corrects, created, body) VALUES (?, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING",
-		e.ID, orchardID, tree, e.Date.String(), corrects, e.Created, string(body))
+	r, err := tx.ExecContext(ctx, "INSERT INTO entries (id, orchard_id, tree_id, date, corrects, created, body, doc_version) VALUES (?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING",
+		e.ID, orchardID, tree, e.Date.String(), corrects, e.Created, string(body), shapeOf("entries"))
 	if err != nil {
 		return false, err
 	}
@@ -229,8 +229,7 @@ func logged(ctx context.Context, tx querier, orchardID, id string) (*Entry, erro
 	if err != nil {
 		return nil, err
 	}
-	var e Entry
-	return &e, json.Unmarshal([]byte(body), &e)
+	return readEntry(body)
 }
 
 // sameSent says whether two entries are one that was sent twice: what the program itself noted may differ.
@@ -298,7 +297,7 @@ func (s *Store) Undo(ctx context.Context, orchardID, id string) error {
 		}
 		// the map that the work left goes with it, unless it was drawn on since
 		if _, err := tx.ExecContext(ctx, `DELETE FROM limb_maps WHERE (tree_id, revision) IN (
-			SELECT tree_id, json_extract(body, '$.map_revision') FROM entries WHERE id = ?)
+			SELECT tree_id, json_extract(body, '$.cut.map_revision') FROM entries WHERE id = ?)
 			AND NOT EXISTS (SELECT 1 FROM limb_maps later WHERE later.tree_id = limb_maps.tree_id AND later.based_on = limb_maps.revision)`, id); err != nil {
 			return err
 		}
@@ -319,5 +318,10 @@ func (s *Store) Journal(ctx context.Context, orchardID string) ([]Entry, []Broke
 }
 
 func (s *Store) entries(ctx context.Context, query, orchardID string) ([]Entry, []Broken, error) {
-	return sound(ctx, s.db, "entries", func(e *Entry, id string, _ int) { e.ID = id }, query, orchardID)
+	docs, broken, err := sound(ctx, s.db, "entries", func(d *entryDoc, id string, _ int) { d.ID = id }, query, orchardID)
+	out := make([]Entry, len(docs))
+	for i := range docs {
+		out[i] = docs[i].entry()
+	}
+	return out, broken, err
 }

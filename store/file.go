@@ -190,7 +190,7 @@ func (s *Store) migrate(ctx context.Context) error {
 	if _, err := p.Up(ctx); err != nil {
 		return fmt.Errorf("%s: %w", s.path, err)
 	}
-	return nil
+	return s.bringOn(ctx)
 }
 
 // halfMade: an older program was cut off in its first start, before the file had our mark. All its tables are ours then.

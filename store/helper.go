@@ -52,8 +52,8 @@ func (s *Store) AddHelperLink(ctx context.Context, l *HelperLink) (token string,
 		if err := exists(ctx, tx, "trees", l.OrchardID, l.TreeID); err != nil {
 			return err
 		}
-		_, err := tx.ExecContext(ctx, "INSERT INTO helper_links (id, orchard_id, tree_id, proof, created, expires, body) VALUES (?, ?, ?, ?, ?, ?, ?)",
-			l.ID, l.OrchardID, l.TreeID, proofOf(token), l.Created, l.Expires.UTC().Format(time.RFC3339), string(l.Body))
+		_, err := tx.ExecContext(ctx, "INSERT INTO helper_links (id, orchard_id, tree_id, proof, created, expires, body, doc_version) VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
+			l.ID, l.OrchardID, l.TreeID, proofOf(token), l.Created, l.Expires.UTC().Format(time.RFC3339), string(l.Body), shapeOf("helper_links"))
 		return err
 	})
 }
@@ -160,7 +160,7 @@ func (s *Store) AddHelperAnswer(ctx context.Context, linkID string, a HelperAnsw
 		if n >= mostAnswers {
 			return conflict("too_many_answers", "id", fmt.Sprint(n), fmt.Sprintf("at most %d answers to one link", mostAnswers))
 		}
-		r, err := tx.ExecContext(ctx, "INSERT INTO helper_answers (id, link_id, at, body) VALUES (?, ?, ?, ?) ON CONFLICT (id) DO NOTHING", a.ID, linkID, s.stamp(), string(body))
+		r, err := tx.ExecContext(ctx, "INSERT INTO helper_answers (id, link_id, at, body, doc_version) VALUES (?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING", a.ID, linkID, s.stamp(), string(body), shapeOf("helper_answers"))
 		if err != nil {
 			return err
 		}

@@ -156,7 +156,7 @@ func (s *Store) AddOrchard(ctx context.Context, o *Orchard) error {
 		if err != nil {
 			return err
 		}
-		_, err = tx.ExecContext(ctx, "INSERT INTO orchards (id, slug, version, body) VALUES (?, ?, 1, ?)", o.ID, o.Slug, string(body))
+		_, err = tx.ExecContext(ctx, "INSERT INTO orchards (id, slug, version, body, doc_version) VALUES (?, ?, 1, ?, ?)", o.ID, o.Slug, string(body), shapeOf("orchards"))
 		return err
 	})
 }

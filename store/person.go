@@ -55,9 +55,9 @@ func (s *Store) insert(ctx context.Context, table, orchardID, id string, treeID 
 		if err := touch(ctx, tx, orchardID); err != nil {
 			return err
 		}
-		q, args := "INSERT INTO "+table+" (id, orchard_id, version, body) VALUES (?, ?, 1, ?)", []any{id, orchardID, string(text)}
+		q, args := "INSERT INTO "+table+" (id, orchard_id, version, body, doc_version) VALUES (?, ?, 1, ?, ?)", []any{id, orchardID, string(text), shapeOf(table)}
 		if treeID != nil {
-			q, args = "INSERT INTO "+table+" (id, orchard_id, version, body, tree_id) VALUES (?, ?, 1, ?, ?)", append(args, *treeID)
+			q, args = "INSERT INTO "+table+" (id, orchard_id, version, body, doc_version, tree_id) VALUES (?, ?, 1, ?, ?, ?)", append(args, *treeID)
 		}
 		_, err := tx.ExecContext(ctx, q, args...)
 		return err

@@ -124,7 +124,7 @@ func update(ctx context.Context, tx *sql.Tx, table, id string, version int, body
 	if err != nil {
 		return 0, err
 	}
-	r, err := tx.ExecContext(ctx, "UPDATE "+table+" SET body = ?, version = version + 1 WHERE id = ? AND version = ?", string(text), id, version)
+	r, err := tx.ExecContext(ctx, "UPDATE "+table+" SET body = ?, doc_version = ?, version = version + 1 WHERE id = ? AND version = ?", string(text), shapeOf(table), id, version)
 	if err != nil {
 		return 0, err
 	}

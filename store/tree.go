@@ -36,7 +36,7 @@ type Tree struct {
 	ArmCM       float64           `json:"arm_cm,omitempty" minimum:"0" maximum:"600" doc:"how long an arm or rib shall be; 0: by kind and class"`
 	Planted     *almanac.Day      `json:"planted,omitempty" doc:"day of planting; absent when unknown"`
 	AsWhip      bool              `json:"as_whip,omitempty" doc:"planted as a bare whip"`
-	Form        string            `json:"form,omitempty" enum:"open-vase,low-bush,modified-leader,central-leader,wire-tiers,flat-fan,step-over,shrub,late-leader"`
+	Form        string            `json:"form,omitempty" enum:"open-vase,low-bush,modified-leader,central-leader,wire-tiers,flat-fan,step-over,shrub,late-leader,slim-leader,four-arm"`
 	Aim         string            `json:"aim,omitempty" enum:"build,hold,restrain,restore,retire" doc:"absent: decided from age and school"`
 	Habit       string            `json:"habit,omitempty" enum:"upright,spreading,weeping" doc:"absent: the kind's"`
 	X           float64           `json:"x" minimum:"-1000" maximum:"1000" doc:"metres east of the plot's south-west corner"`
@@ -86,7 +86,7 @@ func (s *Store) AddTree(ctx context.Context, orchardID string, t *Tree) error {
 		if err := codeFree(ctx, tx, orchardID, t); err != nil {
 			return err
 		}
-		if _, err := tx.ExecContext(ctx, "INSERT INTO trees (id, orchard_id, code, version, body) VALUES (?, ?, ?, 1, ?)", t.ID, orchardID, t.Code, string(body)); err != nil {
+		if _, err := tx.ExecContext(ctx, "INSERT INTO trees (id, orchard_id, code, version, body, doc_version) VALUES (?, ?, ?, 1, ?, ?)", t.ID, orchardID, t.Code, string(body), shapeOf("trees")); err != nil {
 			return err
 		}
 		return s.keepVersion(ctx, tx, t)
@@ -107,7 +107,7 @@ func (s *Store) keepVersion(ctx context.Context, tx *sql.Tx, t *Tree) error {
 	if err != nil {
 		return err
 	}
-	_, err = tx.ExecContext(ctx, "INSERT INTO tree_versions (tree_id, version, at, body) VALUES (?, ?, ?, ?)", t.ID, t.Version, s.stamp(), string(body))
+	_, err = tx.ExecContext(ctx, "INSERT INTO tree_versions (tree_id, version, at, body, doc_version) VALUES (?, ?, ?, ?, ?)", t.ID, t.Version, s.stamp(), string(body), shapeOf("tree_versions"))
 	return err
 }
 

@@ -30,7 +30,7 @@ func (s *Store) SetWords(ctx context.Context, orchardID, treeID string, w Traini
 		return err
 	}
 	return s.tx(ctx, func(tx *sql.Tx) error {
-		q, args := "INSERT INTO training_words (tree_id, body) VALUES (?, ?) ON CONFLICT (tree_id) DO UPDATE SET body = excluded.body", []any{treeID, string(body)}
+		q, args := "INSERT INTO training_words (tree_id, body, doc_version) VALUES (?, ?, ?) ON CONFLICT (tree_id) DO UPDATE SET body = excluded.body, doc_version = excluded.doc_version", []any{treeID, string(body), shapeOf("training_words")}
 		if len(w.Marks) == 0 && len(w.Buds) == 0 {
 			q, args = "DELETE FROM training_words WHERE tree_id = ?", args[:1]
 		}

@@ -96,6 +96,13 @@ func (e *Entry) Core() year.Entry {
 		Headed: e.Headed, OpensSun: e.OpensSun, Minutes: e.Minutes, Cuts: e.Cuts, Reason: e.Reason, Tmin: e.TminC, Device: e.Device,
 		Slip: e.Map > 0, Rig: e.Rig, InPaper: e.Packing == "paper",
 	}
+	for i, c := range e.Made {
+		w := year.Wound{Limb: c.Limb}
+		if len(e.CutMM) == len(e.Made) {
+			w.MM = e.CutMM[i]
+		}
+		out.Wounds = append(out.Wounds, w)
+	}
 	if f := e.Fruiting; f != nil {
 		out.Opened, out.Alive, out.FruitMM = f.Opened, f.Alive, f.FruitMM
 	}

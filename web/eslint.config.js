@@ -14,7 +14,7 @@ export default ts.config(
     rules: {
       ...hooks.configs.recommended.rules,
       'react-refresh/only-export-components': 'off',
-      'jsx-a11y/label-has-associated-control': ['error', { assert: 'either', depth: 4 }],
+      'jsx-a11y/label-has-associated-control': ['error', { assert: 'either', depth: 4, controlComponents: ['Select'] }],
       '@typescript-eslint/no-unused-vars': ['error', { varsIgnorePattern: '^_' }],
       '@typescript-eslint/no-non-null-assertion': 'error',
       'no-restricted-imports': [

@@ -40,7 +40,7 @@ func (s Speaker) wholeCut(t *year.Task, tp *year.TreePlan) []string {
 	}
 	out = append(out, "Sick, dead, broken and strained limbs, to clean wood; blades cleaned after each.")
 	out = append(out, "Of two that cross or rub: keep the one that runs with the tree outward; the other goes whole, also when it is the thicker.")
-	out = append(out, "What grows into the middle and what hangs: whole, until a hat could be thrown through.")
+	out = append(out, "What grows into the middle, what hangs, and shaded shoots on the under side of a limb: whole, until a hat could be thrown through.")
 	if f, err := pomology.FormBySlug(tree.Form); err == nil && f.Flat {
 		out[len(out)-1] = "What grows straight out from the wires or into the wall: whole; uprights on the arms to a finger's length."
 	}

@@ -14,7 +14,7 @@ var cutTitles = map[limb.CutKind]string{
 	limb.SideBranch: "back to side branch %s",
 	limb.SoundWood:  "back into sound wood",
 	limb.AboveBud:   "above a bud, sloped away from it",
-	limb.Stub:       "a stub of 12-20 mm, for a thinner limb",
+	limb.Stub:       "a short stub, for a thinner limb",
 	limb.TipThird:   "a third off last year's growth, above a bud",
 	limb.FiveLeaves: "this year's shoot back to about five leaves",
 	limb.FruitBud:   "into older wood, just above a fruit bud",
@@ -26,7 +26,7 @@ var cutTitles = map[limb.CutKind]string{
 
 var cutReasons = map[string]string{
 	"takes-much": "takes much of the crown at once", "huge-wound": "leaves a very big wound", "big-wound": "leaves a big wound",
-	"main-limb-goes": "a main limb goes", "favoured": "you want it cut last", "leader": "it leads",
+	"main-limb-goes": "a main limb goes, and another takes years to stand", "favoured": "you want it cut last", "leader": "it leads",
 	"strong-regrowth": "an upright end cut in winter answers strongly", "wet-wood": "wounds of this kind belong in dry summer weather",
 	"fruit-buds": "costs fruit buds within reach", "calmer": "a weaker branch takes over, calmer", "follows-on": "a strong branch follows on",
 	"outward": "it points outward", "inward": "it points inward", "within-reach": "what stays is within reach", "above-reach": "what stays is still above reach",

@@ -57,7 +57,7 @@ func TestAWayToCutSaysWhatWhereAndWhatItCosts(t *testing.T) {
 	w := words.Speaker{}.Way(big, 250)
 	require.Equal(t, "at the base of S1, 2.5 m up", w.Where)
 	require.Equal(t, "18 % of the crown, 33 fruit buds within reach, 112 mm thick, licensed arborist, 12 min", w.Cost)
-	require.Equal(t, []string{"takes much of the crown at once", "a main limb goes"}, w.Reasons)
+	require.Equal(t, []string{"takes much of the crown at once", "a main limb goes, and another takes years to stand"}, w.Reasons)
 	require.Len(t, w.Cautions, 6)
 	small := cut.Candidate{CutAt: limb.CutAt{Limb: "S1.1", Kind: limb.SideBranch, AtCM: 40.4}, Side: "S1.1.2", DMM: 12, Tool: cut.HandPruner, Minutes: 0.5}
 	w = words.Speaker{Units: words.US}.Way(small, 120)

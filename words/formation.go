@@ -37,6 +37,8 @@ var stepWords = map[training.StepKind][2]string{
 	training.MoreRibs:    {"More ribs: {n}", "Shorten each rib to about {cm} from where it starts: its top buds make the next ribs. Tie them like the fingers of a hand."},
 	training.Over:        {"Over the wire", "Bend the stem along the wire in one even bow while it is supple; a stem too stiff is cut at the wire and two arms are laid."},
 	training.Stems:       {"Choose the stems", "{n}{most} stems from the ground, spread round; the rest off at the ground. From now on the oldest goes each winter."},
+	training.ThickSides:  {"Thick side limbs off", "A side limb {share} as thick as the leader beside it, or thicker, comes off to a short slanting stub: a thin one grows from it. {n}{most} short ones from {cm} up stay, none of them headed."},
+	training.LaySides:    {"Lay the side limbs level", "Tie or weigh the side limbs down to about {deg} while they are soft: level ones stay thin and fruit early, and none leads beside the trunk."},
 	training.FrameStands: {"The frame stands", "From here on the slip leads: each year a little, held at reach."},
 	training.Hold:        {"Hold its height", "Back to {cm} at most after the solstice: from now on nothing stands out of reach."},
 }
@@ -54,6 +56,7 @@ var secondBests = map[string]string{
 	"wire-late":    "The leader passed its wire: cut it back to the wire, and wake buds with a notch if the stem is bare there.",
 	"lay-late":     "The arms grew stiff: tie them down in two stages, or cut back to a younger shoot near the wire.",
 	"ribs-late":    "Too few ribs: shorten the ones that stand, and tie new shoots into the gaps.",
+	"sides-late":   "Thick side limbs stand beside the leader: take the thickest two to a stub this winter, the others over the next two.",
 	"stems-late":   "Too many stems: take the oldest two at the ground each winter.",
 }
 
@@ -81,6 +84,9 @@ func (s Speaker) step(t string, st training.Step) string {
 	share := "a third"
 	if st.Share > 0 && math.Abs(st.Share-1.0/3) > 0.01 {
 		share = s.Amount(st.Share, "share")
+		if st.Share == 0.5 {
+			share = "half"
+		}
 	}
 	return strings.NewReplacer(
 		"{cm}", s.Amount(math.Round(st.CM), "cm"), "{high}", s.Amount(math.Round(st.HighCM), "cm"), "{n}", fmt.Sprint(st.Count), "{most}", most,

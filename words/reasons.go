@@ -89,13 +89,16 @@ var reasons = map[string]string{
 	"form-height":               "Planted for: {text}.",
 	"before-bud-break":          "Before bud break, about {day}.",
 	"choose-scaffolds":          "Before bud break about {day}, choose {value} limbs, spread round the trunk; the rest go.",
+	"centre-first":              "The middle first, with one cut: a young tree closes it in a season, an older one is hurt by it for years.",
 	"lower-once-more":           "The same visit lowers the whole tree once more.",
-	"notch-low-buds":            "Notch just above low buds, between knee and hip, in the four weeks before bud break about {day}.",
+	"notch-low-buds":            "Notch just above low buds, between knee and hip, in the four weeks before bud break about {day}. Through the bark and no deeper: a saw goes right through a thin stem.",
 	"notch-needs-care":          "First its stake, mulch and water: a woken bud grows only on a tree that stands firm and drinks.",
 	"fair-trial":                "Leave a few buds unnotched and compare.",
 	"treated-against-untreated": "Eight weeks on: how many notched buds broke, and how many others?",
 	"first-three-years":         "Year {n} of the first {t}: weeds, drought and bare soil cost a young tree most.",
 	"young-stake":               "A tree in its first two years stands better with a stake.",
+	"form-stake":                "A {text} stands on one thin trunk: it needs a stake for life.",
+	"form-unusual":              "A {text} is not this kind's shape: it grows, sets and ripens better as {value}.",
 	"weak-stock-stake":          "On {text} stock it needs a stake for life.",
 	"young-mulch":               "A young tree without mulch loses the water it needs: a ring {n} across, a hand deep, a hand clear of the bark.",
 	"form-needs-wires":          "The form needs wires: {text}.",
@@ -105,6 +108,8 @@ var reasons = map[string]string{
 	"keep-one-to-fill-a-gap": "One may stay to fill a gap or for grafting wood.",
 	"hard-cut-share":         "{n} went on {day}; from {t} on a tree answers with sprouts.",
 	"hard-cut-wound":         "A wound of {n} was made on {day}; from {t} on a tree answers with sprouts.",
+	"sprouts-below":          "The roots still feed the old crown, and it bursts out where it was cut: look first just below the cuts on {text}.",
+	"small-first":            "Small yet: it is left to grow to about {n} before anything is trained.",
 	"sprout-visit":           "Look for sprouts {n} after growth starts or the cut was made.",
 	"height-at-solstice":     "Measure its height at the solstice, {day}.",
 	"days-uncertain":         "The window is {n} long and its forecast spans {t}: go by what the tree shows, not by the date.",
@@ -173,7 +178,7 @@ var reasons = map[string]string{
 	"stored-in-paper":           "Damp paper moulds sooner than sawdust: weekly in the first month. No visible drops, no mould, buds still asleep.",
 	"graft-a-month-on":          "Wood is grafted about a month after it was cut, when the host begins to move.",
 	"graft-season":              "Grafting season ({text}) from {day}.",
-	"first-fruit-off":           "Take the first year's fruit off the graft.",
+	"first-fruit-off":           "Take the first year's fruit off the graft; on a strong limb of a grown tree a few may stay.",
 	"did-it-take":               "Four weeks on: did it take?",
 	"single-buds-asleep":        "Until the buds move, about {day}: pencil thick (a little thicker for stone fruit), upper sunny shoots, single buds asleep.",
 
@@ -226,6 +231,9 @@ func (s Speaker) Reason(r year.Reason) string {
 	if r.Rule == "limb-due" {
 		value, _ = LimbState(limb.State{Kind: r.Value})
 	}
+	if r.Rule == "form-unusual" {
+		value = FormName(pomology.FormSlug(r.Value))
+	}
 	if g, ok := guesses[r.Value]; ok {
 		value = g
 	}
@@ -253,7 +261,7 @@ func (s Speaker) text(r year.Reason) string {
 	switch r.Rule {
 	case "bears-on":
 		return pomology.Bearing(r.Text).Habit().Wood
-	case "form-height", "lower-once-more", "form-needs-wires":
+	case "form-height", "lower-once-more", "form-needs-wires", "form-stake", "form-unusual":
 		return FormName(pomology.FormSlug(r.Text))
 	case "carried-limb":
 		return r.Limb.Limb + ", " + findings[r.Limb.Code].name + ": " + s.Why(cut.Carried{Why: r.Limb.Why, CM: r.Limb.CM}, !r.Limb.Summer)

@@ -3,12 +3,12 @@ package words
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strconv"
 	"strings"
 
 	"vertumna/core/cut"
 	"vertumna/core/find"
-	"vertumna/core/growth"
 	"vertumna/core/limb"
 )
 
@@ -34,9 +34,9 @@ var how = map[limb.CutKind]string{
 	limb.SideBranch: "Just above the side branch, slanting away from it.",
 	limb.SoundWood:  "Look at the wood: no stain, no hole.",
 	limb.AboveBud:   "5-6 mm above the bud, sloped away from it.",
-	limb.Stub:       "12-20 mm stay: a thinner limb grows from them.",
+	limb.Stub:       "A thinner limb grows from what stays.",
 	limb.TipThird:   "5-6 mm above the bud, sloped away from it.",
-	limb.FiveLeaves: "Above the fifth good leaf; the rosette at the base does not count.",
+	limb.FiveLeaves: "Above the fifth good leaf; the rosette at the base does not count. About three of its buds turn to spurs in two years.",
 	limb.FruitBud:   "5-6 mm above the fruit bud, sloped away from it: it stops the shoot.",
 	limb.SpurBack:   "The buds at the base turn to spurs.",
 	limb.ToFruits:   "Ends above a leaf bud, so that it can ripen its fruit.",
@@ -50,6 +50,15 @@ func (s Speaker) how(k limb.CutKind) string {
 		return strings.Replace(how[k], "sloped away from it", "straight across", 1)
 	}
 	return how[k]
+}
+
+// stub says how long a renewal stub stays.
+func (s Speaker) stub(cm float64) string {
+	says := fmt.Sprintf("%s stay: a thinner limb grows from them.", s.Amount(math.Round(10*cm), "mm"))
+	if cm > find.StubCM {
+		says += " A little more than usual: on a weak stock the buds at the foot wake late."
+	}
+	return says
 }
 
 // Spread says how a limb would be spread in place of being cut.
@@ -162,6 +171,9 @@ func (s Speaker) Step(c *cut.Step, place limb.Vec, bud *cut.TopBud, tool string,
 		title = fmt.Sprintf(stepTitles[c.Kind], c.Limb, c.Side)
 	}
 	w := StepWords{Title: title, How: s.how(c.Kind)}
+	if c.Kind == limb.Stub {
+		w.How = s.stub(c.AtCM)
+	}
 	w.Where = s.Amount(place.Z/100, "m") + " up"
 	if r := math.Hypot(place.X, place.Y); r >= 15 {
 		w.Where += ", " + Side(math.Atan2(place.X, place.Y)*180/math.Pi) + " side"
@@ -361,6 +373,35 @@ func (s Speaker) StopLine(limit, account, free float64, exempt bool) string {
 	return fmt.Sprintf("%s may still go this tree year; past the line sprouts follow.%s", s.Amount(limit-account, "share"), also)
 }
 
+// ClearUp says what is still to do on a tree once its cuts are made; nothing where none is.
+func ClearUp(s *cut.Slip, bared []string, jobs int) []string {
+	out := []string{}
+	if len(s.Cuts) == 0 {
+		return out
+	}
+	sick := slices.ContainsFunc(s.Cuts, func(c cut.Step) bool { return c.OffPlot })
+	says := "Rake up what was cut: chip it, or carry it off; wood left under the tree is where sickness winters."
+	if sick {
+		says = "Sick wood first and apart: burned where local rules allow, or binned, never composted. Chip or carry off the rest."
+	}
+	out = append(out, says, "Clean and dry the tools; look over the ground for one that lies in the grass.")
+	if len(bared) > 0 {
+		out = append(out, "White paint on bark that comes into the sun: "+strings.Join(bared, ", ")+".")
+	}
+	if jobs > 0 {
+		out = append(out, "Then what needs no cut: bends, ties and notches of the slip, the same day while you know the tree.")
+	}
+	return out
+}
+
+// FewerShare says what a winter cut does to what it leaves: the roots hold what the whole crown was to have.
+func (s Speaker) FewerShare(share float64) string {
+	if share < 0.05 || share >= 1 {
+		return ""
+	}
+	return fmt.Sprintf(" The roots were filled for the whole crown: each bud that stays gets about %s more.", s.Amount(share/(1-share), "share"))
+}
+
 // FruitAgainstCut sets a slip against the season's fruit: what is to hang, what the tree is to carry, and the fruit buds that go.
 func (s Speaker) FruitAgainstCut(fruit, wanted float64, counted bool, budsLeft, taken float64) string {
 	all := budsLeft + taken
@@ -417,44 +458,6 @@ func (s Speaker) tally(t cut.Tally) string {
 	}
 	return fmt.Sprintf("%s of the crown, %s, %.0f fruit buds within reach, widest wound %s, %s",
 		s.Amount(t.Share, "share"), shortMinutes(t.Minutes), t.Buds, s.Amount(t.WidestMM, "mm"), closes)
-}
-
-var cameVerdicts = map[string]string{
-	growth.AsForecast: "It grew as forecast.", growth.Stronger: "It grew more than forecast: cut it less in winter and more in summer.",
-	growth.Weaker: "It grew less than forecast: look at water, crop and roots before you cut more.",
-}
-
-// Came says a forecast beside what came.
-func (s Speaker) Came(c growth.Came) string {
-	one := func(x growth.Seen) string {
-		return s.Amount(x.HeightCM/100, "m") + " high, shoots of " + s.Amount(math.Round(x.ShootCM), "cm") + ", " + s.Amount(float64(x.Sprouts), "sprouts")
-	}
-	return "Forecast: " + one(c.Forecast) + ". Came: " + one(c.Came) + ". " + cameVerdicts[c.Verdict]
-}
-
-// WayIn says from which side an arm reaches the middle of a tree, and what is to go first where none does.
-func WayIn(w find.WayIn) string {
-	between := fmt.Sprintf("between %s and %s", w.Between[0], w.Between[1])
-	if w.GapDeg < find.ArmGapDeg {
-		return fmt.Sprintf("No arm gets into the middle: its main limbs stand %.0f° apart at most, %s. Work from outside in, and take what goes whole first.", w.GapDeg, between)
-	}
-	return fmt.Sprintf("Reach in from the %s, %s: there its main limbs stand widest apart (%.0f°).", Side(w.AzimuthDeg), between, w.GapDeg)
-}
-
-// Enough says that a tree passed all end tests on a day: what of its slip is made all the same, and that the rest may stand.
-func Enough(on string, must, all int) string {
-	says := "It passed every end test on " + on + ": a tree that is good enough is left alone."
-	switch {
-	case all == 0:
-		return says
-	case must == 0:
-		return says + " What stands here may wait."
-	case must == all:
-		return says + " What stands here is sick, a sucker or out of reach: that goes all the same."
-	case must == 1:
-		return says + fmt.Sprintf(" One of these %d cuts takes what is sick, a sucker or out of reach; the others may wait.", all)
-	}
-	return says + fmt.Sprintf(" %d of these %d cuts take what is sick, a sucker or out of reach; the others may wait.", must, all)
 }
 
 // Thirds name the thirds of a tree's height, from the ground up.

@@ -183,7 +183,7 @@ var cautions = map[string]string{
 	"fig-sap":       "Fig sap irritates skin: gloves.",
 	"bleeds":        "Mulberry bleeds when cut late in winter: small cuts, early.",
 	"thorns":        "Thorns: thick gloves.",
-	"clean-tools":   "Clean tools with alcohol between trees and after sick wood.",
+	"clean-tools":   "Clean tools with alcohol between trees and after sick wood; strong vinegar or spirit of the kitchen will do.",
 	"clean-cuts":    "Clean the blade with alcohol at every cut.",
 	"burning":       "Sick wood leaves the plot; burn only where local rules allow.",
 	"heat":          "Not above 33 °C: bared bark scalds.",
@@ -255,6 +255,20 @@ func (s Speaker) Account(a *year.Account) string {
 		return about + s.Amount(a.Removed, "share") + " has gone: the line of " + s.Amount(a.Limit, "share") + " is reached."
 	}
 	return about + s.Amount(a.Removed, "share") + " of " + s.Amount(a.Limit, "share") + " has gone; " + s.Amount(a.Left, "share") + " of what stands may still go."
+}
+
+// OverLimit says that a cut took more than might still go, and asks why.
+func (s Speaker) OverLimit(share float64, a *year.Account) string {
+	return fmt.Sprintf("That is %s where %s might still go this tree year. Correct the entry with your reason, if you had one: next year's plan shows it. Expect strong shoots, and rub them out soft.",
+		s.Amount(share, "share"), s.Amount(max(0, a.Left), "share"))
+}
+
+// RootsUnder says that roots may get under a building; empty where none is named.
+func RootsUnder(building string) string {
+	if building == "" {
+		return ""
+	}
+	return "Its roots may reach " + building + ": one more reason for a small top, since roots follow the top. For foundations ask someone who knows them."
 }
 
 // Season says where the yard's trees stand on a day, and what comes next.

@@ -205,7 +205,7 @@ func NurseryTree(f PlantingFacts) []string {
 	switch {
 	case f.Flat:
 		out = append(out, "Many shoots in one plane, on both sides, all the way up from the knee.")
-	case f.Form == pomology.CentralLeader || f.Form == pomology.ModifiedLeader:
+	case f.Form.Frame() == pomology.CentralLeader || f.Form == pomology.ModifiedLeader:
 		out = append(out, "A straight leader, with shoots all round at hip height or sound buds there.")
 	default:
 		out = append(out, "A whip with sound buds at knee height: it can be headed low.")

@@ -11,7 +11,7 @@ type SeasonLate struct {
 	DaysLate float64
 }
 
-// LearnOffset learns a tree's own habit from its seasons: a weighted mean shrunk toward zero (almanac page g.7). Error:
+// LearnOffset learns a tree's own habit from its seasons: a weighted mean shrunk toward zero (almanac.md#g7-learning-a-trees-habit). Error:
 // bad_offset beyond 60 days.
 func LearnOffset(history []SeasonLate) (float64, error) {
 	sum, count := map[int]float64{}, map[int]float64{}

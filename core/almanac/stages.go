@@ -42,7 +42,7 @@ type StageResult struct {
 	Fruit14, Fruit19 Day
 }
 
-// Shared parameters of the stage model (ours, fitted; almanac page g).
+// Shared parameters of the stage model (ours, fitted; almanac.md#g-stages).
 const (
 	heatColdT     = 9.0     // days at or under this mean cut the heat still needed
 	heatColdBoost = 7.0 / 3 // more heat needed when no cold day came

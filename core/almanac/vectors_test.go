@@ -17,7 +17,7 @@ import (
 	"vertumna/core/pomology"
 )
 
-// vectorFile is one file of reference vectors; see the almanac page, section 0.
+// vectorFile is one file of reference vectors; see almanac.md#0-conventions.
 type vectorFile struct {
 	Tolerance map[string]float64         `json:"tolerance"`
 	Sites     map[string]json.RawMessage `json:"sites"`

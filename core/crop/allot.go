@@ -7,6 +7,7 @@ import (
 
 	"vertumna/core/given"
 	"vertumna/core/num"
+	"vertumna/core/pomology"
 )
 
 // AllotLimb is a limb that takes its part of the tree's fruit.
@@ -81,7 +82,7 @@ func Allot(in AllotInput) (Allotment, error) {
 		out.Limbs[i] = LimbShare{ID: l.ID, On: onLimb(&l, in.PerCM2)}
 		s := share{cap: math.Inf(1)}
 		if !l.NoFruit {
-			s.w = Section(l.DiameterMM) * num.Clamp((l.Light-0.15)/0.45, 0, 1)
+			s.w = pomology.Section(l.DiameterMM) * num.Clamp((l.Light-0.15)/0.45, 0, 1)
 		}
 		if l.SafeFruit != nil {
 			s.cap = float64(*l.SafeFruit)
@@ -112,7 +113,7 @@ func onLimb(l *AllotLimb, perCM2 *float64) *int {
 	case l.Counted != nil:
 		on = *l.Counted
 	case perCM2 != nil:
-		on = int(num.Round(*perCM2 * Section(l.DiameterMM)))
+		on = int(num.Round(*perCM2 * pomology.Section(l.DiameterMM)))
 	default:
 		return nil
 	}

@@ -6,6 +6,7 @@ import (
 
 	"vertumna/core/given"
 	"vertumna/core/num"
+	"vertumna/core/pomology"
 )
 
 // Girth is a limb by its thickness, measured past the flare of its base.
@@ -69,10 +70,10 @@ func CountTree(in CountInput) (Count, error) {
 	}
 	var X, sumX, sumY float64
 	for _, s := range in.Scaffolds {
-		X += Section(s.DiameterMM)
+		X += pomology.Section(s.DiameterMM)
 	}
 	for _, c := range in.Counted {
-		sumX += Section(c.DiameterMM)
+		sumX += pomology.Section(c.DiameterMM)
 		sumY += float64(c.Fruit)
 	}
 	if sumX > overlap*X {
@@ -88,7 +89,7 @@ func CountTree(in CountInput) (Count, error) {
 	xbar, ybar := sumX/n, sumY/n
 	residual := 0.0
 	for _, c := range in.Counted {
-		d := float64(c.Fruit) - R*Section(c.DiameterMM)
+		d := float64(c.Fruit) - R*pomology.Section(c.DiameterMM)
 		residual += d * d
 	}
 	out := Count{Fruit: R * X, PerCM2: R, Fraction: f}

@@ -44,9 +44,6 @@ const (
 	z90 = 1.6449 // two-sided 90 %
 )
 
-// Section of round wood, cm2, from its diameter in mm.
-func Section(dMM float64) float64 { return math.Pi * dMM * dMM / 400 }
-
 // kindOf checks an input and finds its kind; a kind unknown is one more fault.
 func kindOf(in any, species string) (*pomology.Kind, given.Faults) {
 	fs := given.Check(in)
@@ -54,7 +51,7 @@ func kindOf(in any, species string) (*pomology.Kind, given.Faults) {
 	return k, fs
 }
 
-// density in fruit per cm2 of section at a size.
+// density in fruit per cm2 of section that a grower keeps at a size.
 func density(c *pomology.Crop, s Size) float64 {
 	switch s {
 	case Small:

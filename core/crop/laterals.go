@@ -33,7 +33,7 @@ func (p *planner) laterals(u *unit, l *Limb) ([]Lateral, error) {
 	case l.Share.On != nil:
 		total = *l.Share.On
 	default:
-		total = int(num.Round(u.buds * p.t.Alive * p.t.Kind.Growth.FruitPerBud))
+		total = int(num.Round(p.t.Kind.Set(u.buds, p.t.Alive)))
 	}
 	on := spread(total, bears)
 	keep := shareCapped(l.Share.Keep, keeps, on)

@@ -344,7 +344,7 @@ func beamOf(in *LoadInput, k *pomology.Kind) *beam {
 	caught := snowBare
 	if in.InLeaf {
 		caught = snowInLeaf
-		b.leaf = leafKgM2 * k.Growth.LeafM2PerCM2 * Section(in.D)
+		b.leaf = leafKgM2 * k.Growth.LeafM2PerCM2 * pomology.Section(in.D)
 	}
 	b.snow = in.SnowKgM2 * caught * math.Min(snowWidthM, b.L/2) * b.L * math.Sin((b.a0+b.a1)/2)
 	return b.ready()

@@ -114,7 +114,7 @@ func (p *planner) count() error {
 	if r, ok := glances[p.t.Glance]; ok {
 		sum := 0.0
 		for _, u := range p.units {
-			sum += Section(u.diameterMM)
+			sum += pomology.Section(u.diameterMM)
 		}
 		n := int(num.Round(r * density(&p.t.Kind.Crop, p.t.Size) * sum))
 		p.out.Glance = &n
@@ -273,7 +273,7 @@ func (p *planner) allot() error {
 	if n, ok := p.onTree(); ok {
 		sum := 0.0
 		for _, u := range p.units {
-			sum += Section(u.diameterMM)
+			sum += pomology.Section(u.diameterMM)
 		}
 		per := float64(n) / sum
 		in.PerCM2 = &per
@@ -318,7 +318,7 @@ func (p *planner) perLimb() error {
 			l.Counted = l.Counted || c.Limb == u.id
 		}
 		l.Lines, l.Binding = p.linesOf(&u, l.Share.Keep)
-		l.MassG = Mass(p.t.Kind, p.t.Terms.MassG, float64(l.Share.Keep), Section(u.diameterMM)*(1-p.t.RemovedShare))
+		l.MassG = Mass(p.t.Kind, p.t.Terms.MassG, float64(l.Share.Keep), pomology.Section(u.diameterMM)*(1-p.t.RemovedShare))
 		if p.r != nil && p.t.Draw {
 			var err error
 			if l.Laterals, err = p.laterals(&u, &l); err != nil {
@@ -358,7 +358,7 @@ func (p *planner) expectedOn(k int) float64 {
 	} else if share.On != nil {
 		return math.Max(0, float64(*share.On-pass.Taken))
 	}
-	return u.buds * p.t.Alive * p.t.Kind.Growth.FruitPerBud
+	return p.t.Kind.Set(u.buds, p.t.Alive)
 }
 
 // loads bends the limbs under the fruit they carry.

@@ -352,14 +352,14 @@ func BasisSection(m *limb.Map, trunkMM float64, scaffoldsMM []float64) float64 {
 	section := 0.0
 	if m != nil {
 		for _, u := range read(m, nil, math.Inf(1)).units() {
-			section += Section(u.diameterMM)
+			section += pomology.Section(u.diameterMM)
 		}
 	} else {
 		for _, d := range scaffoldsMM {
-			section += Section(d)
+			section += pomology.Section(d)
 		}
 	}
-	if trunk := Section(trunkMM); trunk > 0 && (section == 0 || trunk < section) {
+	if trunk := pomology.Section(trunkMM); trunk > 0 && (section == 0 || trunk < section) {
 		return trunk
 	}
 	return section

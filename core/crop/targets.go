@@ -138,7 +138,7 @@ func Target(in TargetsInput) (Targets, error) {
 func (t *target) basis() {
 	sum, bears := 0.0, 0.0
 	for _, s := range t.in.Scaffolds {
-		a := Section(s.DiameterMM)
+		a := pomology.Section(s.DiameterMM)
 		sum += a
 		if !s.NoFruit {
 			bears += a
@@ -149,7 +149,7 @@ func (t *target) basis() {
 		t.bearing = bears / sum
 	}
 	if t.in.TrunkMM != nil {
-		if trunk := Section(*t.in.TrunkMM); sum == 0 || trunk < sum {
+		if trunk := pomology.Section(*t.in.TrunkMM); sum == 0 || trunk < sum {
 			t.before, t.out.Basis = trunk, "trunk"
 		}
 	}
@@ -255,7 +255,7 @@ func (t *target) consequences() {
 		n := *in.FruitOnTree
 		out.Available = &n
 	case in.FlowerBuds != nil:
-		n := int(num.Floor(float64(*in.FlowerBuds) * in.AliveShare * t.k.Growth.FruitPerBud))
+		n := int(num.Floor(t.k.Set(float64(*in.FlowerBuds), in.AliveShare)))
 		out.Available = &n
 	}
 	hand := byHand(t.k, in.ThinAnyway)

@@ -28,7 +28,7 @@ func (p *Plan) Densest() int {
 	best, at := 0.0, -1
 	for i := range p.Limbs {
 		l := &p.Limbs[i]
-		if s := Section(l.DiameterMM); l.Share.On != nil && s > 0 && float64(*l.Share.On)/s > best {
+		if s := pomology.Section(l.DiameterMM); l.Share.On != nil && s > 0 && float64(*l.Share.On)/s > best {
 			best, at = float64(*l.Share.On)/s, i
 		}
 	}

@@ -262,9 +262,8 @@ func FrostBuds(in FrostInput) (Frosted, error) {
 	if in.Alive == in.Opened {
 		out.High = 1
 	}
-	set := k.Growth.FruitPerBud
 	if in.FlowerBuds != nil {
-		f := int(num.Floor(float64(*in.FlowerBuds) * p * set))
+		f := int(num.Floor(k.Set(float64(*in.FlowerBuds), p)))
 		out.Fruit = &f
 	}
 	if in.FlowerBuds == nil || in.Target == nil {
@@ -274,7 +273,7 @@ func FrostBuds(in FrostInput) (Frosted, error) {
 	needed := math.Inf(1)
 	switch {
 	case buds > 0:
-		needed = target / (buds * set)
+		needed = target / k.Set(buds, 1)
 		out.Needed = &needed
 	case target == 0:
 		needed = 0
@@ -282,7 +281,7 @@ func FrostBuds(in FrostInput) (Frosted, error) {
 	out.Verdict = frostVerdict(in.Alive, out.Low, out.High, needed)
 	keep := *in.FlowerBuds
 	if out.Low > 0 {
-		keep = min(keep, int(num.Ceil(target/(out.Low*set))))
+		keep = min(keep, int(num.Ceil(target/k.Set(1, out.Low))))
 	}
 	out.BudsToKeep = &keep
 	return out, nil

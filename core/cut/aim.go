@@ -10,7 +10,7 @@ import (
 	"vertumna/core/together"
 )
 
-// Shares and lines of a slip that is planned for its aim (reach page; our estimates).
+// Shares and lines of a slip that is planned for its aim (reach.md#height; our estimates).
 const (
 	severe       = 0.8 // findings at least this bad do not wait for the tops
 	severePart   = 0.1 // of the year's limit is there for them, whatever the tops need
@@ -293,7 +293,7 @@ func (p *Planner) hangTops() {
 	}
 }
 
-// overReachCM: a limb this little above reach is within it (limb page, 3).
+// overReachCM: a limb this little above reach is within it (limbs.md#3-findings).
 const overReachCM = 5
 
 // endings are the cuts that lower a top, once asked.

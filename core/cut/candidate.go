@@ -17,7 +17,7 @@ import (
 // Tool is what a cut of a thickness is made with.
 type Tool string
 
-// The tools, by the thickest wood each takes (work page).
+// The tools, by the thickest wood each takes (work.md#cuts).
 const (
 	HandPruner Tool = "hand pruner"
 	Lopper     Tool = "lopper"
@@ -63,7 +63,7 @@ type Candidate struct {
 	CleanTool, OffPlot, DryWeather bool
 }
 
-// base are the scores of each kind for an aim (limb page, 6; judgement).
+// base are the scores of each kind for an aim (limbs.md#6-cut-candidates; judgement).
 var base = map[find.Aim]map[limb.CutKind]float64{
 	find.Remove:  {limb.Collar: 60, limb.Stub: 25, limb.SideBranch: 10},
 	find.Lower:   {limb.SideBranch: 60, limb.FruitBud: 60, limb.Collar: 45, limb.AboveBud: 25, limb.TipThird: 10},
@@ -92,13 +92,13 @@ type Question struct {
 	AtMax *float64 // the highest place that solves what was found; nil: any
 	// DrySummerStone: stone fruit is kept for dry summer weather by site or school.
 	DrySummerStone bool
-	// OldBuds asks for cuts to buds of older wood as well: the plain height cut of most gardens (reach page).
+	// OldBuds asks for cuts to buds of older wood as well: the plain height cut of most gardens (reach.md#height).
 	OldBuds bool
 
 	anyKind bool
 }
 
-// solvedWithin is how far above the offending stretch a cut may stand and still solve the finding, cm (limb page, 7).
+// solvedWithin is how far above the offending stretch a cut may stand and still solve the finding, cm (limbs.md#7-the-cut-plan).
 const solvedWithin = 0.1
 
 // Answering asks for the cuts that answer a finding: for its aim, at or below where the offending stretch starts.
@@ -114,6 +114,7 @@ type Judge struct {
 	findings []find.Finding
 	chain    []string
 	within   float64 // fruit buds of the tree within reach
+	stubCM   float64 // where a renewal stub ends
 	price    float64 // of fruit buds, of what they count as usual
 
 	day       string  // on which it is judged, YYYY-MM-DD; "": no day a person named has come
@@ -128,7 +129,7 @@ type Judge struct {
 }
 
 // A cut above this height takes longer, whoever makes it; a person's own reach, with the hand the fruit is left below it, where
-// the slip is planned for one (limb page, 6; work page).
+// the slip is planned for one (limbs.md#6-cut-candidates; work.md#cuts).
 const (
 	highCut     = 200
 	belowFinger = 30
@@ -138,6 +139,10 @@ const (
 func NewJudge(m *limb.Map, light limb.Light, reading find.Reading) *Judge {
 	j := &Judge{m: m, light: light, reachCM: reading.Options.ReachCM, findings: find.Findings(m, reading), chain: find.LeaderChain(m)}
 	j.harvested, j.highCM, j.day = reading.Options.Harvested, highCut, reading.Options.Day
+	j.stubCM = reading.Options.StubCM
+	if j.stubCM == 0 {
+		j.stubCM = find.StubCM
+	}
 	j.price = reading.Options.Weighs.FruitPrice()
 	for _, f := range j.findings {
 		if f.Code == find.RenewalDue && len(f.Members) > 0 {

@@ -30,7 +30,7 @@ type Depth struct {
 }
 
 // FurtherCM is the step by which further cutting is told. CalmDepthCM is how far a height cut goes into last year's wood, where the
-// tree is to stay calm (reach page).
+// tree is to stay calm (reach.md#height).
 const (
 	FurtherCM   = 10
 	CalmDepthCM = 5
@@ -81,7 +81,7 @@ func (p *Planner) depth(c Candidate) Depth {
 	return out
 }
 
-// Wounds close from their edges, by the ring of wood the limb lays each year (limb page, 7.3).
+// Wounds close from their edges, by the ring of wood the limb lays each year (limbs.md#73-evidence-of-a-step).
 const (
 	closesInOneMM = 15
 	leastRingMM   = 0.2
@@ -226,7 +226,7 @@ type Spread struct {
 	From, To float64 // degrees from vertical
 }
 
-// Wood that still bends where it stands (training page; our estimates).
+// Wood that still bends where it stands (training.md#d-spreading; our estimates).
 const (
 	spreadMM      = 25
 	spreadSeasons = 4
@@ -270,7 +270,7 @@ type Job struct {
 	Seasons int     // until it is closed, 0: not in sight
 }
 
-// Limits of the jobs (limb page, 7.4; judgement).
+// Limits of the jobs (limbs.md#74-jobs-without-a-cut; judgement).
 const (
 	sleepSeasons = 8 // older wood has no bud to wake
 	bendAngle    = 40

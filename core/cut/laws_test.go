@@ -29,7 +29,7 @@ type lawful struct {
 	light map[string]float64
 }
 
-// lawTrees are the twelve sketches of the laws page; they are small enough to be read from the package's own copies when
+// lawTrees are the twelve sketches of limbs.md#55-laws; they are small enough to be read from the package's own copies when
 // no cases are named.
 func lawTrees(t testing.TB) []lawful {
 	t.Helper()

@@ -75,14 +75,14 @@ const (
 // BudTo says what bud the school leaves on top of a cut.
 type BudTo string
 
-// The choices; empty takes the bud page's own order, by where buds face.
+// The choices; empty takes the order of limbs.md#6-cut-candidates, by where buds face.
 const (
 	FruitToHold BudTo = "fruit-bud"   // a fruit bud where the limb is held, a leaf bud where growth is wanted
 	LeafOutward BudTo = "leaf-bud"    // a leaf bud that faces outward
 	AlwaysLeaf  BudTo = "always-leaf" // never a fruit bud
 )
 
-// Options are what the school, the account and the person say about a slip. The zero value is the limb page's own: a
+// Options are what the school, the account and the person say about a slip. The zero value is that of limbs.md#7-the-cut-plan: a
 // quarter of the crown, nothing used, no departures.
 type Options struct {
 	Level   Level
@@ -95,10 +95,10 @@ type Options struct {
 	// Slack is how far above the start of the offending stretch a cut is still sought, cm. The reference has none, so that a
 	// rounded place may rule out the very cut that stands there; a slip for a person uses a millimetre.
 	Slack float64
-	// AimFirst decides where every top ends, and who takes over there, before faults are looked at (reach page). Unset: faults
-	// alone, in the order of the limb page.
+	// AimFirst decides where every top ends, and who takes over there, before faults are looked at (reach.md#height). Unset: faults
+	// alone, in the order of limbs.md#7-the-cut-plan.
 	AimFirst bool
-	// HeightFirst brings the tops before crossing and wrong ways: from the second year of the limb page's restoration.
+	// HeightFirst brings the tops before crossing and wrong ways: from the second year of a restoration (limbs.md#75-several-years-restoration).
 	HeightFirst bool
 
 	HeightCut    When

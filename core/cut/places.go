@@ -20,7 +20,7 @@ type spot struct {
 	age      int     // fruit bud: of its wood
 }
 
-// Distances of places (limb page, 6), cm.
+// Distances of places (limbs.md#6-cut-candidates), cm.
 const (
 	aboveBud   = 0.55
 	leastShoot = 15.0
@@ -70,7 +70,7 @@ func (j *Judge) places(i int, q Question) []spot {
 			add(s)
 		}
 	}
-	add(spot{kind: limb.Stub, at: find.StubCM, side: -1})
+	add(spot{kind: limb.Stub, at: j.stubCM, side: -1})
 	if growing && e >= leastShoot {
 		if third >= 0 {
 			add(spot{kind: limb.TipThird, at: nodes[third].At + aboveBud, side: -1, node: &nodes[third]})
@@ -181,7 +181,7 @@ func (j *Judge) lastSpur(i, ring int, upTo float64) float64 {
 }
 
 // Wood in which a top is cut to a plain bud: older wood answers from no bud one can name. Buds this far apart are one place
-// to the hand (reach page; our estimates).
+// to the hand (reach.md#height; our estimates).
 const (
 	oldBudSeasons = 4
 	budPlacesCM   = 8

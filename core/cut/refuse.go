@@ -29,12 +29,12 @@ func (r *run) refusal(m *made, finding int) Why {
 	return ""
 }
 
-// How well a tree must be known before a cut of a size (limb page, 7; judgement).
+// How well a tree must be known before a cut of a size (limbs.md#7-the-cut-plan; judgement).
 const (
 	knownForSmall, knownForMiddle, knownForBig = 0.40, 0.55, 0.70
 	smallShare, middleShare                    = 0.05, 0.15
 	guessedCounts                              = 0.7
-	// A top is cut at a height that everybody sees: the map need not be sure of it (reach page; our estimate).
+	// A top is cut at a height that everybody sees: the map need not be sure of it (reach.md#height; our estimate).
 	knownForTops = 0.25
 )
 

@@ -127,7 +127,7 @@ type choice struct {
 	eff, net float64
 }
 
-// Price of one more cut, in crown: few and big before many and small (limb page, 7.2; judgement).
+// Price of one more cut, in crown: few and big before many and small (limbs.md#72-the-runs; judgement).
 const (
 	cutPrice      = 0.05
 	smallCutPrice = 0.02

@@ -5,6 +5,7 @@ import (
 
 	"vertumna/core/find"
 	"vertumna/core/limb"
+	"vertumna/core/pomology"
 )
 
 // judge weighs one place.
@@ -49,7 +50,7 @@ func (j *Judge) judge(i int, p spot, q Question) (Candidate, bool) {
 // namedFollows puts the cut back to a named young shoot before a stub that has yet to sprout (our estimate).
 const namedFollows = 40
 
-// plainHeightCut puts a height cut to a bud just under one to a side branch (reach page).
+// plainHeightCut puts a height cut to a bud just under one to a side branch (reach.md#height).
 const plainHeightCut = 20
 
 // round keeps what a caliper and a tape can tell, so that equals are equal.
@@ -76,7 +77,6 @@ func (c *Candidate) points(rule string, x float64) {
 }
 
 func (j *Judge) cost(c *Candidate, i int, p spot) {
-	g := j.m.Kind.Growth
 	switch p.kind {
 	case limb.Notch:
 	case limb.SpurThin:
@@ -91,7 +91,7 @@ func (j *Judge) cost(c *Candidate, i int, p spot) {
 	if p.kind == limb.SpurThin {
 		d = j.m.Diameter(i, p.at)
 	}
-	c.FruitWithin = math.Min(0.5*c.BudsWithin*g.FruitPerBud, g.FruitPerCM2*math.Pi*d*d/400)
+	c.FruitWithin = j.m.Kind.Carried(c.BudsWithin, pomology.Section(d))
 	j.time(c, i)
 	if p.kind == limb.SpurThin {
 		c.Tool, c.ThreeStep = HandPruner, false

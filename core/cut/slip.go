@@ -312,7 +312,7 @@ func (p *Planner) weigh(c Candidate) *option {
 	return o
 }
 
-// Urgency: what thickens fast is not postponed (limb page, 7.2; judgement).
+// Urgency: what thickens fast is not postponed (limbs.md#72-the-runs; judgement).
 const (
 	mostUrgent  = 0.5
 	passesSize  = 0.25

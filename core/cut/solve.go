@@ -39,7 +39,7 @@ func (j *Judge) inside(a, b limb.CutAt, la, lb int) bool {
 	return j.reaches(b, lb, la, 0)
 }
 
-// mates: some findings are solved by cutting another limb than their own; which, and from where (limb page, 7).
+// mates: some findings are solved by cutting another limb than their own; which, and from where (limbs.md#7-the-cut-plan).
 func (p *Planner) mates(f find.Finding) (other string, at float64, ok bool) {
 	switch f.Code {
 	case find.Crossing, find.Resting, find.TierGap:
@@ -190,7 +190,7 @@ func when(yes bool, w Why) Why {
 	return ""
 }
 
-// ofOtherSlip: work that belongs to the other season (limb page, 7.1).
+// ofOtherSlip: work that belongs to the other season (limbs.md#71-seasons-and-schools).
 func (p *Planner) ofOtherSlip(f find.Finding) bool {
 	if !p.summer() {
 		return f.Code == find.OverHeight && p.o.HeightCut == InSummer

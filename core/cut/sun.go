@@ -2,7 +2,7 @@ package cut
 
 import "vertumna/core/limb"
 
-// Bark that has stood in shade burns when the sun comes to it at once (limb page, 3; judgement).
+// Bark that has stood in shade burns when the sun comes to it at once (limbs.md#3-findings; judgement).
 const (
 	barkMM     = 30
 	barkAngle  = 45

@@ -130,7 +130,7 @@ type Group struct {
 	Thick   float64 // of the thickest, mm
 }
 
-// A slip that a person would carry out (reach page; our estimates).
+// A slip that a person would carry out (reach.md#height; our estimates).
 const (
 	thinMM     = 12 // wood a hand pruner takes without thought
 	prunedMM   = prunerMM

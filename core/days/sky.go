@@ -17,7 +17,7 @@ const (
 	Bending    Work = "bending"  // wood that is bent: neither brittle in frost nor in heat
 )
 
-// frostBrittle: wood is bent no colder (year page, -4 C); heatBrittle: nor hotter (ours, as for cuts in leaf).
+// frostBrittle: wood is bent no colder (year.md#tasks, -4 C); heatBrittle: nor hotter (ours, as for cuts in leaf).
 const (
 	frostBrittle = -4
 	heatBrittle  = 33
@@ -43,7 +43,7 @@ func workOf(t *year.Task, tree *year.Tree) Work {
 	return AnyWeather
 }
 
-// certain is how many days ahead a forecast decides; what it says beyond is asked only of days it leaves in doubt (almanac page: the error
+// certain is how many days ahead a forecast decides; what it says beyond is asked only of days it leaves in doubt (almanac.md#i-days-fit-for-cutting: the error
 // grows with the lead).
 const certain = 10
 

@@ -66,7 +66,7 @@ func is(b bool) float64 {
 func (f Facts) ofTree(r Record) {
 	tp, t, place := r.Tree, r.Tree.Tree, r.Yard.Place
 	f[StoneFruit], f[WetWinterSite] = is(t.Kind.Group == pomology.Stone), is(place.Climate.WetWinter())
-	f[Staked], f[NeedsStake] = is(t.HasStake), is(pomology.StakeForLife(t.Class) || tp.Age <= youngYears)
+	f[Staked], f[NeedsStake] = is(t.HasStake), is(pomology.StakeForLife(t.Class, t.Form) || tp.Age <= youngYears)
 	f[YoungTree], f[WinterShare] = is(tp.Age <= youngYears), tp.Account.Dormant
 	f[BearsOnTips] = is(t.Kind.Growth.Bearing == pomology.OnTips || t.Kind.Growth.Bearing == pomology.OnLastYear)
 	f[HostNear], f[Resists] = dieback(t, r.Yard.Hosts)

@@ -26,7 +26,7 @@ type cells struct {
 // growCM is how far a chord's box is grown: half of the widest allowance, and the limb's own radius; never less than
 // half a ball.
 func growCM(a *limb.Axis, ballCM float64) float64 {
-	return math.Max(maxSwayCM/2+a.D/20, ballCM)
+	return math.Max(maxSwayCM/2+radiusCM(a.D), ballCM)
 }
 
 func sortIntoCells(m *limb.Map, boxes []box, ballCM float64) *cells {

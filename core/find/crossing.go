@@ -32,7 +32,7 @@ func (b box) meets(o box, margin float64) bool {
 		b.lo.Z-margin <= o.hi.Z && o.lo.Z-margin <= b.hi.Z
 }
 
-// Numbers of the contact test (limb page, 3.1).
+// Numbers of the contact test (limbs.md#31-rubbing-and-crossing).
 const (
 	boxMarginCM  = 6  // each box is grown by this
 	crossWoodCM  = 40 // nearer along the wood than this, limbs do not cross: they fork
@@ -164,7 +164,7 @@ func (f *finder) tellCrossing(c contact, seen map[[2]int]*rub) {
 	if i == c.j {
 		s, over = c.sj, -c.over
 	}
-	severity := 0.6
+	severity := rather
 	if c.gap <= 0 {
 		severity = 1
 	}
@@ -192,7 +192,7 @@ func (f *finder) tellResting(c contact) {
 	if thin, _ := f.thinner(upper, lower); thin != upper {
 		return // the better limb lies on the poorer one: told by its weight, not its place
 	}
-	f.tell(Resting, upper, math.Max(0, s-aboveContact), 0.6, []Fact{num("gap_cm", c.gap), num("at_contact_cm", s)}, num("gap_cm", touchCM)).Members = f.ids([]int{lower})
+	f.tell(Resting, upper, math.Max(0, s-aboveContact), rather, []Fact{num("gap_cm", c.gap), num("at_contact_cm", s)}, num("gap_cm", touchCM)).Members = f.ids([]int{lower})
 }
 
 // contacts finds where two limbs come closest within what wind and fruit allow: far along the wood, where they cross, and
@@ -203,7 +203,7 @@ func (f *finder) contacts(i, j int) (crossing, resting *contact) {
 	a, b := &m.Axes[i], &m.Axes[j]
 	la, lb := m.Polyline(i), m.Polyline(j)
 	na, nb := float64(len(la)-1), float64(len(lb)-1)
-	most := maxSwayCM + (a.D+b.D)/20
+	most := maxSwayCM + radiusCM(a.D+b.D)
 	for p := 1; p < len(la); p++ {
 		if !segmentMeetsBox(la[p-1], la[p], f.boxes[j], most) {
 			continue
@@ -214,7 +214,7 @@ func (f *finder) contacts(i, j int) (crossing, resting *contact) {
 				continue
 			}
 			c := contact{i: i, j: j, si: a.L * (float64(p-1) + s) / na, sj: b.L * (float64(q-1) + t) / nb}
-			c.gap = d - (m.Diameter(i, c.si)+m.Diameter(j, c.sj))/20
+			c.gap = d - radiusCM(m.Diameter(i, c.si)+m.Diameter(j, c.sj))
 			c.allow = math.Min(maxSwayCM, 1+swayPerCM*(c.si+c.sj)+0.5*math.Abs(f.sag(i, c.si)-f.sag(j, c.sj)))
 			if c.gap > c.allow {
 				continue

@@ -9,7 +9,7 @@ import (
 	"vertumna/core/pomology"
 )
 
-// findLeader finds who leads (limb page, 3.5): said by a tag, else the way up from the highest stem.
+// findLeader finds who leads (limbs.md#35-leader-forks-tiers-shoots-bearers): said by a tag, else the way up from the highest stem.
 func (f *finder) findLeader() {
 	m := f.m
 	if !m.LeaderForm() && m.Form != pomology.LateLeader {
@@ -83,6 +83,12 @@ func (f *finder) ids(limbs []int) []string {
 
 const nodeCM = 4
 
+// How long, cm, is what may rival a leader, and what stands in a tier (limbs.md#35-leader-forks-tiers-shoots-bearers).
+const (
+	rivalFromCM = 15
+	tierFromCM  = 40
+)
+
 // sameNode: three or more limbs from one place hold the carrier back above it.
 func (f *finder) sameNode() {
 	for p := range f.m.Axes {
@@ -153,7 +159,7 @@ func (f *finder) forkBelowTip(p int) {
 	for _, c := range a.Children {
 		k := &f.m.Axes[c]
 		rest := a.L - k.Attach
-		if !f.rival(c) || k.Attach < from-1e-9 || rest < 15 || k.L < 15 {
+		if !f.rival(c) || k.Attach < from-1e-9 || rest < rivalFromCM || k.L < rivalFromCM {
 			continue
 		}
 		ratio, long := near(k.D, f.m.Diameter(p, k.Attach+0.01)), near(k.L, rest)
@@ -161,7 +167,7 @@ func (f *finder) forkBelowTip(p int) {
 		if ratio < forkThick || long < forkLong || angle > 60 {
 			continue
 		}
-		f.tellFork(c, p, ratio, long, k.Attach+k.D/20)
+		f.tellFork(c, p, ratio, long, k.Attach+radiusCM(k.D))
 	}
 }
 
@@ -170,7 +176,7 @@ func (f *finder) tellFork(i, other int, ratio, long, at float64) {
 	if at >= 0 {
 		facts = append(facts, num("at_parent_cm", at))
 	}
-	f.tell(Fork, i, 0, 0.4+0.3*clamp01((ratio-forkThick)/0.25), facts, num("ratio", forkThick)).Members = []string{f.m.Axes[other].ID}
+	f.tell(Fork, i, 0, ramps[Fork].at(ratio-forkThick), facts, num("ratio", forkThick)).Members = []string{f.m.Axes[other].ID}
 }
 
 // forkAtCut: the two strongest shoots below an old cut grow alike.
@@ -178,7 +184,7 @@ func (f *finder) forkAtCut(p int) {
 	a := &f.m.Axes[p]
 	var cs []int
 	for _, c := range a.Children {
-		if f.growing(c) && f.noSprout(c) && !f.isLeader(c) && f.m.Axes[c].Attach >= a.L-8 && f.m.Axes[c].L >= 15 {
+		if f.growing(c) && f.noSprout(c) && !f.isLeader(c) && f.m.Axes[c].Attach >= a.L-8 && f.m.Axes[c].L >= rivalFromCM {
 			cs = append(cs, c)
 		}
 	}
@@ -219,7 +225,7 @@ func (f *finder) tierGap() {
 	var mains []int
 	for i := range f.m.Axes {
 		a := &f.m.Axes[i]
-		if a.Parent >= 0 && f.chain[a.Parent] && !f.chain[i] && f.live(i) && a.L >= 40 && a.D >= 10 && f.m.MeanAngle(i) >= 25 && f.noSprout(i) {
+		if a.Parent >= 0 && f.chain[a.Parent] && !f.chain[i] && f.live(i) && a.L >= tierFromCM && a.D >= 10 && f.m.MeanAngle(i) >= 25 && f.noSprout(i) {
 			mains = append(mains, i)
 		}
 	}
@@ -235,7 +241,7 @@ func (f *finder) tierGap() {
 			}
 			gap := f.m.Base(i).Z - f.m.Base(j).Z
 			if short := math.Min(f.m.Axes[i].L, f.m.Axes[j].L); gap < wanted && f.m.Axes[i].L > 0.5*f.m.Axes[j].L {
-				found := f.tell(TierGap, i, 0.5*short, 0.3+0.5*clamp01((wanted-gap)/wanted),
+				found := f.tell(TierGap, i, 0.5*short, ramps[TierGap].at((wanted-gap)/wanted),
 					[]Fact{num("gap_cm", gap), num("wanted_cm", wanted)}, num("gap_cm", wanted))
 				found.Members = f.ids([]int{j})
 			}
@@ -282,7 +288,7 @@ func (f *finder) crowsfoot() {
 		}
 		slices.SortFunc(best, func(x, y int) int { return cmp.Compare(f.m.Axes[x].ID, f.m.Axes[y].ID) })
 		n := float64(len(best))
-		f.tell(Crowsfoot, best[0], 0, 0.4+0.6*clamp01((n-3)/6), []Fact{num("count", n), num("height_cm", f.m.Base(top).Z)},
+		f.tell(Crowsfoot, best[0], 0, ramps[Crowsfoot].at(n-3), []Fact{num("count", n), num("height_cm", f.m.Base(top).Z)},
 			num("count", crowsfootLeast-1)).Members = f.ids(best)
 	}
 }
@@ -303,7 +309,7 @@ func (f *finder) headedNear(p limb.Vec) bool {
 	return false
 }
 
-// A place headed this often, and shoots up from it again, is taken out lower down (work page, cut points remembered). A
+// A place headed this often, and shoots up from it again, is taken out lower down (work.md#fine-points). A
 // shorter limb is a spur or a stub, cut back there on purpose. Our estimates.
 const (
 	headedTimes = 2
@@ -400,7 +406,7 @@ func (f *finder) overLong() {
 		median := (lengths[(len(lengths)-1)/2] + lengths[len(lengths)/2]) / 2
 		for _, c := range mates {
 			if l := f.m.Axes[c].L; l > overLongBy*median {
-				f.tell(OverLong, c, overLongBy*median, 0.3+0.5*clamp01(l/median-overLongBy),
+				f.tell(OverLong, c, overLongBy*median, ramps[OverLong].at(l/median-overLongBy),
 					[]Fact{num("length_cm", l), num("siblings_cm", median)}, num("length_cm", overLongBy*median))
 			}
 		}
@@ -430,7 +436,7 @@ func (f *finder) topHeavy() {
 	if f.leader >= 0 {
 		i = f.leader
 	}
-	f.tell(TopHeavy, i, 0, 0.3+0.7*clamp01(high/low-topHeavyAbove),
+	f.tell(TopHeavy, i, 0, ramps[TopHeavy].at(high/low-topHeavyAbove),
 		[]Fact{num("ratio", high/low), num("top_width_cm", high), num("foot_width_cm", low)}, num("ratio", topHeavyAbove))
 }
 

@@ -9,7 +9,7 @@ import (
 	"vertumna/core/pomology"
 )
 
-// A late leader: one limb kept in the middle of a vase, bare below and a small crown on top (work page; numbers are our estimates).
+// A late leader: one limb kept in the middle of a vase, bare below and a small crown on top (work.md#young-trees; numbers are our estimates).
 const (
 	bareStretch   = 0.6 // of its length, from its foot
 	crownLimbs    = 3   // its top keeps

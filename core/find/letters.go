@@ -48,10 +48,12 @@ func headOf(m *limb.Map, found []Finding, k int) int {
 	return head
 }
 
+const alphabet = 26
+
 // letter names place i: A to Z, then AA, AB …
 func letter(i int) string {
-	if i < 26 {
+	if i < alphabet {
 		return string(rune('A' + i))
 	}
-	return letter(i/26-1) + letter(i%26)
+	return letter(i/alphabet-1) + letter(i%alphabet)
 }

@@ -18,7 +18,15 @@ func yes(name string, v bool) Fact {
 	return Fact{Name: name}
 }
 
-// SoundBeyond is how far below a mark the wood is taken to be sound, cm (work page: a few cm; by agent our estimates).
+// How long, cm, and thick, mm, a limb is before it is judged: shorter wood is looked past (limbs.md#3-findings).
+const (
+	judgedFromCM = 20
+	inwardFromCM = 25
+	limbFromCM   = 30
+	thickFromMM  = 15
+)
+
+// SoundBeyond is how far below a mark the wood is taken to be sound, cm (work.md#the-order-of-cuts: a few cm; by agent our estimates).
 func SoundBeyond(k limb.Mark) float64 {
 	switch k.Kind {
 	case limb.Borer:
@@ -58,7 +66,7 @@ func (f *finder) marks(i int) {
 	}
 }
 
-// Suckers: their longest, how upright, how low their stem starts (limb page, 3).
+// Suckers: their longest, how upright, how low their stem starts (limbs.md#3-findings).
 const (
 	suckerAngle  = 35
 	suckerBaseCM = 25
@@ -103,13 +111,13 @@ func (f *finder) isSprout(i int) bool {
 
 func (f *finder) tellSprout(i int) {
 	a := &f.m.Axes[i]
-	f.tell(WaterSprout, i, 0, 0.4+0.6*clamp01(a.L/150),
+	f.tell(WaterSprout, i, 0, ramps[WaterSprout].at(a.L),
 		[]Fact{num("length_cm", a.L), num("mean_angle_deg", f.m.MeanAngle(i))}, num("mean_angle_deg", sproutAngle))
 }
 
 func (f *finder) inward(i int) {
 	a := &f.m.Axes[i]
-	if a.Depth < 2 || a.L < 25 || !f.noSprout(i) || f.isLeader(i) {
+	if a.Depth < 2 || a.L < inwardFromCM || !f.noSprout(i) || f.isLeader(i) {
 		return
 	}
 	r, out := f.m.Outward(i, f.m.Base(i))
@@ -118,7 +126,7 @@ func (f *finder) inward(i int) {
 	}
 	v := -f.m.End(i).Sub(f.m.Base(i)).Dot(out) / a.L
 	if v >= f.o.InwardRatio {
-		f.tell(Inward, i, 0, 0.4+0.6*clamp01((v-f.o.InwardRatio)/0.5), []Fact{num("inward_ratio", v)}, num("inward_ratio", f.o.InwardRatio))
+		f.tell(Inward, i, 0, ramps[Inward].at(v-f.o.InwardRatio), []Fact{num("inward_ratio", v)}, num("inward_ratio", f.o.InwardRatio))
 	}
 }
 
@@ -127,14 +135,14 @@ const hangDeg = 110
 func (f *finder) hanging(i int) {
 	a := &f.m.Axes[i]
 	drop := f.m.Base(i).Z - f.m.End(i).Z
-	if a.L < 20 || a.A1 < hangDeg && drop <= 0.3*a.L {
+	if a.L < judgedFromCM || a.A1 < hangDeg && drop <= 0.3*a.L {
 		return
 	}
 	at := 0.0
 	if a.A0 < 90 && a.A1 > a.A0 {
 		at = a.L * (90 - a.A0) / (a.A1 - a.A0)
 	}
-	f.tell(Hanging, i, at, 0.4+0.6*clamp01((a.A1-100)/60),
+	f.tell(Hanging, i, at, ramps[Hanging].at(a.A1-100),
 		[]Fact{num("tip_angle_deg", a.A1), num("drop_cm", drop), yes("bears", f.bears(i, at))}, num("tip_angle_deg", hangDeg))
 }
 
@@ -144,12 +152,12 @@ func (f *finder) low(i int) {
 	if f.m.Form == pomology.FlatFan || f.m.Form == pomology.WireTiers {
 		lim = math.Min(lim, 25)
 	}
-	if a.Depth == 0 || a.L < 20 || lim == 0 || f.m.Form == pomology.StepOver || f.m.Bush() {
+	if a.Depth == 0 || a.L < judgedFromCM || lim == 0 || f.m.Form == pomology.StepOver || f.m.Bush() {
 		return
 	}
 	z := math.Min(f.m.End(i).Z, f.m.At(i, a.L/2).Z)
 	if z < lim {
-		f.tell(TooLow, i, 0, 0.3+0.7*clamp01((lim-z)/lim), []Fact{num("lowest_cm", z), yes("bears", f.bears(i, 0))}, num("lowest_cm", lim))
+		f.tell(TooLow, i, 0, ramps[TooLow].at((lim-z)/lim), []Fact{num("lowest_cm", z), yes("bears", f.bears(i, 0))}, num("lowest_cm", lim))
 	}
 }
 
@@ -169,9 +177,9 @@ func (f *finder) narrowCrotch(i int) {
 	hard := c < f.o.CrotchHardDeg || c < f.o.CrotchSoftDeg && f.m.Has(i, limb.Bark)
 	switch {
 	case ratio >= 0.3 && hard:
-		f.tell(NarrowCrotch, i, 0, 0.8+0.2*clamp01((f.o.CrotchHardDeg-c)/20), facts, num("crotch_deg", f.o.CrotchHardDeg))
+		f.tell(NarrowCrotch, i, 0, ramps[NarrowCrotch].at(f.o.CrotchHardDeg-c), facts, num("crotch_deg", f.o.CrotchHardDeg))
 	case ratio >= 0.5 && c < f.o.CrotchSoftDeg:
-		f.tell(NarrowCrotch, i, 0, 0.4, facts, num("crotch_deg", f.o.CrotchSoftDeg))
+		f.tell(NarrowCrotch, i, 0, mild, facts, num("crotch_deg", f.o.CrotchSoftDeg))
 	}
 }
 
@@ -180,7 +188,7 @@ const subdued = 0.6
 
 func (f *finder) thickSide(i int) {
 	a := &f.m.Axes[i]
-	if a.Depth == 0 || a.D < 15 || a.L < 30 || !f.noSprout(i) || f.isLeader(i) || f.m.Flat() || f.m.Bush() && a.Depth == 1 {
+	if a.Depth == 0 || a.D < thickFromMM || a.L < limbFromCM || !f.noSprout(i) || f.isLeader(i) || f.m.Flat() || f.m.Bush() && a.Depth == 1 {
 		return
 	}
 	lim := f.o.SideRatio
@@ -200,7 +208,7 @@ func (f *finder) thickSide(i int) {
 			break
 		}
 	}
-	f.tell(ThickSide, i, at, 0.4+0.6*clamp01((ratio-lim)/0.35),
+	f.tell(ThickSide, i, at, ramps[ThickSide].at(ratio-lim),
 		[]Fact{num("ratio", ratio), num("diameter_mm", a.D), num("parent_mm", carrier)}, num("ratio", lim))
 }
 
@@ -212,7 +220,7 @@ func (f *finder) competitor(i int) {
 	_, le := f.m.Axes[f.leader].LastRing()
 	lz, ez := f.m.End(f.leader).Z, f.m.End(i).Z
 	if ez >= lz-0.5*le && a.A1 <= 30 && f.m.Base(i).Z >= lz-120 {
-		f.tell(Competitor, i, 0, 0.6+0.4*clamp01((ez-lz+0.5*le)/le), []Fact{num("tip_cm", ez), num("leader_cm", lz)}, num("tip_cm", lz-0.5*le))
+		f.tell(Competitor, i, 0, ramps[Competitor].at((ez-lz+0.5*le)/le), []Fact{num("tip_cm", ez), num("leader_cm", lz)}, num("tip_cm", lz-0.5*le))
 	}
 }
 
@@ -229,7 +237,7 @@ func (f *finder) overHeight(i int) {
 	}
 	at, _ := f.m.FirstAbove(i, f.o.ReachCM)
 	excess := top - f.o.ReachCM
-	f.tell(OverHeight, i, at, 0.3+0.7*clamp01(excess/100), []Fact{num("top_cm", top), num("excess_cm", excess)}, num("top_cm", f.o.ReachCM))
+	f.tell(OverHeight, i, at, ramps[OverHeight].at(excess), []Fact{num("top_cm", top), num("excess_cm", excess)}, num("top_cm", f.o.ReachCM))
 }
 
 func (f *finder) shaded(i int) {
@@ -241,9 +249,9 @@ func (f *finder) shaded(i int) {
 			return // told once, where it starts
 		}
 	}
-	severity := 0.4
+	severity := mild
 	if f.light[i] < f.o.BlackLight {
-		severity = 0.8
+		severity = grave
 	}
 	f.tell(Shaded, i, 0, severity, []Fact{num("light", f.light[i])}, num("light", f.o.DarkLight))
 }
@@ -251,7 +259,7 @@ func (f *finder) shaded(i int) {
 func (f *finder) shadeLevel(i int) int {
 	a := &f.m.Axes[i]
 	switch {
-	case f.light[i] >= f.o.DarkLight || a.L < 30 || !f.noSprout(i):
+	case f.light[i] >= f.o.DarkLight || a.L < limbFromCM || !f.noSprout(i):
 		return 0
 	case f.light[i] < f.o.BlackLight:
 		return 2
@@ -259,7 +267,7 @@ func (f *finder) shadeLevel(i int) int {
 	return 1
 }
 
-// most seasons a bearing limb stays, by habit (limb page, 3).
+// most seasons a bearing limb stays, by habit (limbs.md#3-findings).
 var maxAge = map[pomology.Bearing]int{
 	pomology.OnLastYear: 2, pomology.OnSpursAndNew: 7, pomology.OnSpurs: 12, pomology.OnTips: 8, pomology.OnThisYear: 4,
 }
@@ -279,7 +287,7 @@ func (f *finder) tooOld(i int) {
 		}
 	}
 	if fresh < newWoodCM {
-		f.tell(TooOld, i, 0, 0.4+0.4*(1-fresh/newWoodCM), []Fact{num("age", float64(f.grown(i))), num("new_wood_cm", fresh)},
+		f.tell(TooOld, i, 0, ramps[TooOld].at(1-fresh/newWoodCM), []Fact{num("age", float64(f.grown(i))), num("new_wood_cm", fresh)},
 			num("age", float64(maxAge[f.habit()])))
 	}
 }
@@ -289,7 +297,7 @@ func (f *finder) weak(i int) {
 	for _, k := range f.m.Axes[i].Marks {
 		if k.Kind == limb.Weak {
 			_, e := f.m.Axes[i].LastRing()
-			f.tell(WeakWood, i, 0, 0.4, []Fact{num("mark_at_cm", k.AtCM), num("last_ring_cm", e)})
+			f.tell(WeakWood, i, 0, mild, []Fact{num("mark_at_cm", k.AtCM), num("last_ring_cm", e)})
 			return
 		}
 	}
@@ -303,6 +311,6 @@ func (f *finder) oldUpright(i int) {
 		f.m.Flat() || f.m.Bush() && a.Depth == 1 {
 		return
 	}
-	f.tell(OldUpright, i, 0, 0.4+0.6*clamp01(a.L/250),
+	f.tell(OldUpright, i, 0, ramps[OldUpright].at(a.L),
 		[]Fact{num("mean_angle_deg", f.m.MeanAngle(i)), num("age", float64(f.grown(i))), num("length_cm", a.L)}, num("mean_angle_deg", sproutAngle))
 }

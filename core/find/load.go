@@ -7,7 +7,7 @@ type load struct {
 	kg, fruit, atX, atY float64
 }
 
-// Numbers of the load test (limb page, 3.2 and 3.3): 9.81 m/s2; green wood 900 kg/m3, E 6 GPa.
+// Numbers of the load test (limbs.md#32-load, limbs.md#33-sag): 9.81 m/s2; green wood 900 kg/m3, E 6 GPa.
 const (
 	gravity    = 9.81
 	woodKgM3   = 900
@@ -71,7 +71,7 @@ func (f *finder) load(i int) {
 	if stress <= f.o.StressSoftMPa {
 		return
 	}
-	code, name, severity := ThinForLoad, "expected_kg", [2]float64{0.4, 0.8}
+	code, name, severity := ThinForLoad, "expected_kg", [2]float64{mild, grave}
 	if f.fruited {
 		code, name, severity = Overloaded, "fruit_kg", [2]float64{0.5, 1}
 	}

@@ -22,7 +22,7 @@ const (
 	BallCM = 10
 )
 
-// Numbers of the openness test (limb page, 3.4).
+// Numbers of the openness test (limbs.md#34-openness).
 const (
 	openStepCM  = 5
 	openGridCM  = 10
@@ -85,8 +85,8 @@ func (c core) appendWood(m *limb.Map, i int) []woodPoint {
 	for k := range int(n) + 1 {
 		s := a.L * float64(k) / n
 		p := m.At(i, s)
-		if math.Hypot(p.X-c.x, p.Y-c.y)-a.D/20 <= 2*c.rc {
-			c.pts = append(c.pts, woodPoint{p, m.Diameter(i, s) / 20})
+		if math.Hypot(p.X-c.x, p.Y-c.y)-radiusCM(a.D) <= 2*c.rc {
+			c.pts = append(c.pts, woodPoint{p, radiusCM(m.Diameter(i, s))})
 		}
 	}
 	return c.pts
@@ -244,7 +244,7 @@ func (f *finder) centreClosed() {
 		return
 	}
 	if cyl := c.cylinder(); cyl < f.o.HatCM {
-		f.tell(CentreClosed, m.Stems()[0], 0, 0.4+0.4*(1-cyl/f.o.HatCM),
+		f.tell(CentreClosed, m.Stems()[0], 0, ramps[CentreClosed].at(1-cyl/f.o.HatCM),
 			[]Fact{num("cylinder_cm", cyl)}, num("cylinder_cm", f.o.HatCM))
 	}
 }
@@ -268,7 +268,7 @@ type EndTest struct {
 	Words           [2]string // what it may have come to, the good one first
 }
 
-// EndTests lists the end tests (work page, fine point 16).
+// EndTests lists the end tests (work.md#fine-points, fine point 16).
 func EndTests() []EndTest { return endTests }
 
 // AllPassed says whether every end test came to its good answer.

@@ -8,7 +8,7 @@ import (
 )
 
 // Options are the thresholds, as the school, the tree and the person have them. All are adjustable; Defaults are those of
-// the limb page.
+// limbs.md#3-findings.
 type Options struct {
 	ReachCM       float64 // picking height
 	LowCM         float64 // lowest a limb should hang; 0: no lower bound
@@ -27,13 +27,14 @@ type Options struct {
 	BarrenCM      float64
 	Building      *bool // still being formed; nil: to the age of 5
 	Harvested     bool
-	Day           string // YYYY-MM-DD, for what a person decided until a day; "": no day has come
-	MostLimbs     int    // main limbs of an open tree; 0: not looked at
-	StopLeader    bool   // a modified leader ends a little above its highest main limb
-	ByDirection   bool   // of two limbs that cross, the one that runs back into the tree gives way, before the thinner
-	InPlane       bool   // shoots out of a wall tree's plane are told
-	ShortShoots   bool   // side shoots of spur bearers are spurred back in winter, whatever their length
-	CollarOnly    bool   // no renewal stub is left: a successor must stand first
+	Day           string  // YYYY-MM-DD, for what a person decided until a day; "": no day has come
+	MostLimbs     int     // main limbs of an open tree; 0: not looked at
+	StopLeader    bool    // a modified leader ends a little above its highest main limb
+	ByDirection   bool    // of two limbs that cross, the one that runs back into the tree gives way, before the thinner
+	InPlane       bool    // shoots out of a wall tree's plane are told
+	ShortShoots   bool    // side shoots of spur bearers are spurred back in winter, whatever their length
+	CollarOnly    bool    // no renewal stub is left: a successor must stand first
+	StubCM        float64 // of a renewal stub; 0: StubCM
 	Vigour        pomology.VigourClass
 	Weighs        Weighs // what a cut may cost in fruit
 	Without       []Code // findings that are not looked for
@@ -42,7 +43,7 @@ type Options struct {
 // Weighs is what counts more where a cut that betters the tree costs fruit.
 type Weighs string
 
-// What may count more; the zero value weighs them as the limb page does.
+// What may count more; the zero value weighs them as limbs.md#3-findings does.
 const (
 	Structure Weighs = "structure" // years of the tree before fruit of this one
 	FruitMore Weighs = "fruit"
@@ -59,12 +60,12 @@ func (w Weighs) FruitPrice() float64 {
 	return 1
 }
 
-// Defaults are the thresholds of the limb page.
-func Defaults() Options {
-	return Options{
-		ReachCM: 240, LowCM: 50, SideRatio: 0.50, VaseRatio: 0.80, CrotchHardDeg: 33, CrotchSoftDeg: 45, InwardRatio: 0.35,
-		HatCM: 35, BallCM: 10, DarkLight: limb.DarkLight, BlackLight: 0.15, StressSoftMPa: 15, StressHardMPa: 25, BarrenCM: 45,
-	}
+// Defaults are the thresholds of limbs.md#3-findings.
+func Defaults() Options { return usual }
+
+var usual = Options{
+	ReachCM: 240, LowCM: 50, SideRatio: 0.50, VaseRatio: 0.80, CrotchHardDeg: 33, CrotchSoftDeg: 45, InwardRatio: 0.35,
+	HatCM: 35, BallCM: 10, DarkLight: limb.DarkLight, BlackLight: 0.15, StressSoftMPa: 15, StressHardMPa: 25, BarrenCM: 45,
 }
 
 // Where summers are hot, humid and wet, leaves that dry late fall sick: the middle is wanted wider and fewer limbs close together (our

@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"vertumna/core/limb"
+	"vertumna/core/pomology"
 	"vertumna/core/training"
 )
 
@@ -14,8 +15,20 @@ const renewalSeverity = 0.6
 // StubCM is where a renewal stub ends: a thinner limb grows from below it.
 const StubCM = 1.6
 
+// weakStubCM is the stub of a tree on a weak stock: its few buds at the foot sleep deeper, and wood dies back before they wake
+// (our estimate; growers say only "somewhat longer").
+const weakStubCM = 2.5
+
+// StubFor is the renewal stub of a tree on a stock, cm.
+func StubFor(c pomology.VigourClass) float64 {
+	if c == pomology.VeryDwarfing || c == pomology.Dwarfing {
+		return weakStubCM
+	}
+	return StubCM
+}
+
 // renewals tells the bearing limbs of peach and its like whose turn it is: a third of each scaffold's, the oldest first, by the rota
-// of the training page. The first member takes over, where one stands: the cut goes back to it.
+// of training.md#g-renewal. The first member takes over, where one stands: the cut goes back to it.
 func (f *finder) renewals() {
 	if f.m.Season == limb.Summer && !f.o.Harvested {
 		return // it bears
@@ -42,7 +55,7 @@ func (f *finder) renewal(r training.Renewal, id string) {
 	if follower := f.m.Index(u.Follower); follower >= 0 {
 		members, at = []int{follower}, 0
 		if a := &f.m.Axes[follower]; a.Parent == i {
-			at = a.Attach + a.D/20
+			at = a.Attach + radiusCM(a.D)
 		}
 	}
 	f.tell(RenewalDue, i, at, renewalSeverity, []Fact{num("age", float64(u.AgeYears))}, num("age", float64(r.Cycle()))).Members = f.ids(members)

@@ -7,8 +7,14 @@ import (
 	"vertumna/core/pomology"
 )
 
+// How long, cm, a last season's growth is to be tipped back, and a bearing shoot to be shortened (limbs.md#3-findings).
+const (
+	tipFromCM    = 20
+	bearerFromCM = 40
+)
+
 // bears says whether the wood from `at` on is this year's bearing wood of a kind that fruits on one-year shoots: it is
-// renewed after the harvest, not taken before (limb page, 3.5).
+// renewed after the harvest, not taken before (limbs.md#35-leader-forks-tiers-shoots-bearers).
 func (f *finder) bears(i int, at float64) bool {
 	if f.habit() != pomology.OnLastYear || f.o.Harvested && f.m.Season == limb.Summer {
 		return false
@@ -107,19 +113,22 @@ func (f *finder) shootWay(i int, st, e float64) string {
 
 func (f *finder) tipBack(i int) {
 	a := &f.m.Axes[i]
+	if f.m.Form == pomology.SlimLeader && !f.isLeader(i) {
+		return // its short side limbs are never headed: they go whole when they thicken
+	}
 	st, e := a.LastRing()
 	h := f.habit()
 	if f.m.Season != limb.Dormant || !f.free(i) || !f.o.building(f.m.Age) || h == pomology.OnTips || h == pomology.OnThisYear ||
-		a.Depth != 1 && !f.isLeader(i) || e < 20 || f.m.Top(i) > f.o.ReachCM+overReachCM {
+		a.Depth != 1 && !f.isLeader(i) || e < tipFromCM || f.m.Top(i) > f.o.ReachCM+overReachCM {
 		return
 	}
-	f.tell(TipBack, i, st+0.75*e, 0.4, []Fact{num("ring_cm", e)}, num("ring_cm", 20))
+	f.tell(TipBack, i, st+0.75*e, mild, []Fact{num("ring_cm", e)}, num("ring_cm", tipFromCM))
 }
 
 func (f *finder) longBearer(i int) {
 	a, g := &f.m.Axes[i], f.m.Kind.Growth
 	st, e := a.LastRing()
-	if f.m.Season != limb.Dormant || f.habit() != pomology.OnLastYear || !f.free(i) || e < 40 || f.light.At(i) < f.o.DarkLight {
+	if f.m.Season != limb.Dormant || f.habit() != pomology.OnLastYear || !f.free(i) || e < bearerFromCM || f.light.At(i) < f.o.DarkLight {
 		return
 	}
 	fruits := 3.0
@@ -139,8 +148,8 @@ func (f *finder) longBearer(i int) {
 	if at < 0 || a.L-at < 8 || f.m.At(i, at).Z > f.o.ReachCM {
 		return
 	}
-	f.tell(LongBearer, i, at, 0.3+0.4*clamp01((a.L-at)/e),
-		[]Fact{num("length_cm", e), num("fruits", fruits), num("renew_bud_cm", renew)}, num("length_cm", 40))
+	f.tell(LongBearer, i, at, ramps[LongBearer].at((a.L-at)/e),
+		[]Fact{num("length_cm", e), num("fruits", fruits), num("renew_bud_cm", renew)}, num("length_cm", bearerFromCM))
 }
 
 // clothedPerM: rings that can hold this many flower buds per metre count as clothed.
@@ -153,13 +162,13 @@ func (f *finder) barren(i int) {
 	}
 	first := math.Max(f.firstClothed(i), f.bareTo(i)) // a late leader is bare by design
 	if bare := first - f.bareTo(i); bare > f.o.BarrenCM && f.bareTo(i) > 0 {
-		f.tell(Barren, i, f.bareTo(i), 0.3+0.5*clamp01(bare/a.L), []Fact{num("bare_cm", bare)}, num("bare_cm", f.o.BarrenCM))
+		f.tell(Barren, i, f.bareTo(i), ramps[Barren].at(bare/a.L), []Fact{num("bare_cm", bare)}, num("bare_cm", f.o.BarrenCM))
 	} else if f.bareTo(i) == 0 && first > f.o.BarrenCM && first > 0.4*a.L {
-		f.tell(Barren, i, 0, 0.3+0.5*clamp01(first/a.L), []Fact{num("bare_cm", first)}, num("bare_cm", f.o.BarrenCM))
+		f.tell(Barren, i, 0, ramps[Barren].at(first/a.L), []Fact{num("bare_cm", first)}, num("bare_cm", f.o.BarrenCM))
 	}
 	from, to := f.longestGap(i, first)
 	if to-from > f.o.BarrenCM {
-		f.tell(Barren, i, from, 0.3+0.5*clamp01((to-from)/a.L),
+		f.tell(Barren, i, from, ramps[Barren].at((to-from)/a.L),
 			[]Fact{num("bare_cm", to-from), num("from_cm", from), num("to_cm", to)}, num("bare_cm", f.o.BarrenCM))
 	}
 }
@@ -270,7 +279,7 @@ func (f *finder) spursCrowded(i int) {
 		if n <= most || f.m.AgeAt(i, (s.FromCM+s.ToCM)/2) < 4 {
 			continue
 		}
-		f.tell(SpursCrowded, i, s.FromCM, 0.3+0.5*clamp01(n/most-1), []Fact{
+		f.tell(SpursCrowded, i, s.FromCM, ramps[SpursCrowded].at(n/most-1), []Fact{
 			num("to_cm", s.ToCM), num("per_m", n), num("most_per_m", most), num("fraction", math.Max(0.1, math.Min(0.5, 1-0.8*most/n))),
 		}, num("per_m", most))
 	}

@@ -7,7 +7,7 @@ import (
 	"vertumna/core/pomology"
 )
 
-// Limits of what a person decided about a limb (work page; our estimates).
+// Limits of what a person decided about a limb (work.md#young-trees; our estimates).
 const (
 	grownPastCM = 5 // an arm held at its length is cut back once it has grown past it by so much
 	successor   = 1.0 / 3
@@ -44,7 +44,7 @@ func (f *finder) succeeded(i int) {
 	}
 	ratio := f.m.Axes[k].D / math.Max(1e-9, f.m.Axes[i].D)
 	if ratio >= successor {
-		t := f.tell(Succeeded, i, 0, 0.8, []Fact{num("ratio", ratio)}, num("ratio", successor))
+		t := f.tell(Succeeded, i, 0, grave, []Fact{num("ratio", ratio)}, num("ratio", successor))
 		t.Members = []string{s.Limb}
 	}
 }
@@ -56,7 +56,7 @@ func (f *finder) pastLength(i int) {
 		return
 	}
 	if start, e := f.m.Axes[i].LastRing(); len(f.m.Axes[i].Rings) > 1 && e >= grownPastCM {
-		f.tell(PastLength, i, start, 0.6, []Fact{num("ring_cm", e)}, num("ring_cm", grownPastCM))
+		f.tell(PastLength, i, start, rather, []Fact{num("ring_cm", e)}, num("ring_cm", grownPastCM))
 	}
 }
 
@@ -70,12 +70,12 @@ func (f *finder) outOfPlane(i int) {
 	plane := limb.Heading(f.planeAzimuth())
 	across := math.Abs(away.X*plane.Y-away.Y*plane.X) / a.L
 	if across >= outOfPlane {
-		f.tell(OutOfPlane, i, 0, 0.4+0.5*clamp01((across-outOfPlane)/(1-outOfPlane)), []Fact{num("across_ratio", across), num("length_cm", a.L)}, num("across_ratio", outOfPlane))
+		f.tell(OutOfPlane, i, 0, ramps[OutOfPlane].at((across-outOfPlane)/(1-outOfPlane)), []Fact{num("across_ratio", across), num("length_cm", a.L)}, num("across_ratio", outOfPlane))
 	}
 }
 
-// A wall tree's shoot of some length that runs this far across its plane stands in the way of the wires or the path (work
-// page; our estimates).
+// A wall tree's shoot of some length that runs this far across its plane stands in the way of the wires or the path (our
+// estimates).
 const (
 	outOfPlane   = 0.64 // 40 degrees off the plane, level
 	outOfPlaneCM = 20
@@ -118,17 +118,19 @@ func (f *finder) tooManyLimbs() {
 			worst = i
 		}
 	}
-	f.tell(TooManyLimbs, worst, 0, 0.5+0.4*clamp01(float64(len(main)-most)/4), []Fact{num("count", float64(len(main)))}, num("count", float64(most)))
+	f.tell(TooManyLimbs, worst, 0, ramps[TooManyLimbs].at(float64(len(main)-most)), []Fact{num("count", float64(len(main)))}, num("count", float64(most)))
 }
 
 const mainLimbCM = 60
 
-// mostLimbs is how many main limbs a grown tree of a form should have at most, by school (schools page; work page): three to
+// mostLimbs is how many main limbs a grown tree of a form should have at most, by school (schools.md#presets; work.md#young-trees): three to
 // five open, four to six for a leader or a neglected tree; not for flat forms and bushes, whose arms are their own.
 func mostLimbs(f *finder) (int, bool) {
 	switch {
 	case f.o.MostLimbs == 0 || f.m.Flat() || f.m.Bush() || f.o.building(f.m.Age):
 		return 0, false
+	case f.m.Form == pomology.SlimLeader:
+		return slimLimbs, true
 	case f.m.LeaderForm():
 		return f.o.MostLimbs + leaderLimbs, true
 	}
@@ -138,7 +140,10 @@ func mostLimbs(f *finder) (int, bool) {
 // leaderLimbs: a leader carries its limbs in tiers, so more of them.
 const leaderLimbs = 2
 
-// A modified leader stops this far above its highest main limb (work page: 45 to 50 cm); what stands a hand above that is told.
+// slimLimbs are the short side limbs that a slim leader carries at most, whatever the school wants of others (our estimate).
+const slimLimbs = 12
+
+// A modified leader stops this far above its highest main limb (work.md#young-trees: 45 to 50 cm); what stands a hand above that is told.
 const (
 	leaderStopCM  = 47.5
 	leaderSlackCM = 10
@@ -161,5 +166,5 @@ func (f *finder) leaderLong() {
 		return
 	}
 	over := a.L - highest - leaderStopCM
-	f.tell(LeaderLong, f.leader, highest+leaderStopCM, 0.3+0.5*clamp01(over/100), []Fact{num("over_cm", over)}, num("over_cm", leaderStopCM))
+	f.tell(LeaderLong, f.leader, highest+leaderStopCM, ramps[LeaderLong].at(over), []Fact{num("over_cm", over)}, num("over_cm", leaderStopCM))
 }

@@ -35,7 +35,7 @@ func (f *finder) path(i int) {
 		})
 		if ok {
 			z := f.m.At(i, s).Z - f.sag(i, s)
-			f.tell(OverPath, i, s, 0.5+0.5*clamp01((clearCM-z)/150), []Fact{num("height_cm", z), {Name: "name", Text: p.Name}}, num("height_cm", clearCM))
+			f.tell(OverPath, i, s, ramps[OverPath].at(clearCM-z), []Fact{num("height_cm", z), {Name: "name", Text: p.Name}}, num("height_cm", clearCM))
 			return
 		}
 	}

@@ -8,14 +8,14 @@ import (
 )
 
 // Bounds are how large a tree becomes left alone, and over how many years. The zero value knows none: the season then is the
-// limb page's own, in which nothing but light and reserves holds a shoot back.
+// limbs.md#5-growth, in which nothing but light and reserves holds a shoot back.
 type Bounds struct {
 	HeightCM, SpreadCM float64
 	FullCropYears      int // from planting to a full crop
 	LifeYears          int // the kind's, held or not
 }
 
-// Constants of the bounds (reach page; our estimates, held to the magnitudes that growers name there).
+// Constants of the bounds (reach.md#height; our estimates, held to the magnitudes that growers name there).
 const (
 	creep          = 0.05 // of its extension a shoot still makes at the free height
 	creepEnds      = 0.10 // of the free height beyond it, where no shoot makes any length
@@ -36,7 +36,7 @@ const (
 
 // LeftAlone reads a tree's bounds: the size of its kind and class (semi-dwarfing where the class is not known), no more than
 // its tub feeds; and where its own measured top still makes length that such bounds would not let it make, what that length
-// says. Lengths in cm. Source: kinds table; reach page.
+// says. Lengths in cm. Source: kinds table; reach.md#height.
 func LeftAlone(m *limb.Map, class pomology.VigourClass, tubLitres float64) Bounds {
 	size, _, _ := m.Kind.SizeFor(class)
 	b := Bounds{

@@ -16,7 +16,8 @@ type Seen struct {
 // Came sets the forecast of a season beside what came.
 type Came struct {
 	Forecast, Came Seen
-	Verdict        string // as-forecast, stronger, weaker
+	Verdict        string   // as-forecast, stronger, weaker
+	Cuts           []Answer // cut by cut, the strongest answers first
 }
 
 // Verdicts on a forecast.
@@ -29,14 +30,20 @@ const (
 // nearForecast is how far shoots may be from their forecast and still count as forecast (est.).
 const nearForecast = 0.25
 
-// Compare grows a tree from a winter through the work that was done and sets it beside the map of the next winter. Cost: one
-// season. Errors: those of Grow.
-func Compare(before Tree, work Work, now *limb.Map) (Came, error) {
+// Made are cuts that a tree's map shows already, with the map they were made on.
+type Made struct {
+	On   *limb.Map
+	Cuts []limb.CutAt
+}
+
+// Compare grows a tree from a winter through the work that was done after its map was drawn, and sets it beside the map of the next
+// winter; made are the cuts of that winter before. Cost: one season. Errors: those of Grow.
+func Compare(before Tree, work Work, now *limb.Map, made ...Made) (Came, error) {
 	next, err := Next(before, work)
 	if err != nil {
 		return Came{}, err
 	}
-	out := Came{Forecast: seenOf(next.Map), Came: seenOf(now), Verdict: AsForecast}
+	out := Came{Forecast: seenOf(next.Map), Came: seenOf(now), Verdict: AsForecast, Cuts: answers(before.Map, next.Map, now, work, made)}
 	switch f, c := out.Forecast.ShootCM, out.Came.ShootCM; {
 	case c > (1+nearForecast)*f:
 		out.Verdict = Stronger

@@ -9,7 +9,7 @@ import (
 	"vertumna/core/limb"
 )
 
-// grownBy is the part of a season's growth made by midsummer (limb page, 5.3).
+// grownBy is the part of a season's growth made by midsummer (limbs.md#53-season).
 const grownBy = 0.8724
 
 func TestVectorsHardHeadingDrivesTheTipsThatStay(t *testing.T) {

@@ -7,7 +7,7 @@ import (
 	"vertumna/core/limb"
 )
 
-// Constants of the season (limb page, 5): calibrated on practitioners' magnitudes, our estimates; branch autonomy after
+// Constants of the season (limbs.md#5-growth): calibrated on magnitudes that growers name, our estimates; branch autonomy after
 // Sprugel et al. 1991.
 const (
 	pruningDwarfs  = 0.80 // gamma

@@ -171,7 +171,7 @@ func (s *sketch) frame() {
 		s.trunk()
 	}
 	switch s.in.Form {
-	case pomology.ModifiedLeader, pomology.CentralLeader:
+	case pomology.ModifiedLeader, pomology.CentralLeader, pomology.SlimLeader:
 		s.leaderLimbs()
 	case pomology.FlatFan:
 		s.fanRibs()
@@ -200,7 +200,7 @@ func (s *sketch) trunk() {
 		t.length, t.cut, e = 45, true, 0.5*s.ext
 	case pomology.WireTiers:
 		e = 0.5 * s.ext
-	case pomology.OpenVase, pomology.LateLeader:
+	case pomology.OpenVase, pomology.LateLeader, pomology.FourArm:
 		t.length, t.cut, e = clamp(0.25*h, 20, 70), true, 0
 	}
 	if s.flat() {
@@ -252,6 +252,9 @@ func (s *sketch) leaderLimbs() {
 	top, short := 0.70*h, 0.45
 	if s.is(pomology.CentralLeader) {
 		top, short = 0.85*h, 0.65
+	}
+	if s.is(pomology.SlimLeader) {
+		top, short = 0.9*h, 0.5
 	}
 	low := math.Min(60, 0.5*h)
 	rot := s.draw.Uni(0, 360)

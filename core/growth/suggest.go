@@ -18,7 +18,7 @@ type Known struct {
 // usualLimbs is how many main limbs a form usually has, where it is not four; our estimates within the forms' ranges.
 var usualLimbs = map[pomology.FormSlug]int{
 	pomology.CentralLeader: 6, pomology.WireTiers: 6, pomology.ModifiedLeader: 5, pomology.Shrub: 5, pomology.FlatFan: 5, pomology.LowBush: 5,
-	pomology.StepOver: 2,
+	pomology.StepOver: 2, pomology.SlimLeader: 9,
 }
 
 // Suggest fills in what a sketch needs from what is known, else from what the kind and form usually have at the age.

@@ -12,7 +12,7 @@ type Crown struct {
 	LeafM2          float64
 }
 
-// LAI is the leaf area over the ground a crown covers: young, bearing, dense (limb page, 4.1; our estimates).
+// LAI is the leaf area over the ground a crown covers: young, bearing, dense (limbs.md#41-grid; our estimates).
 const (
 	YoungLAI   = 1.5
 	BearingLAI = 2.5

@@ -132,7 +132,7 @@ var stateKinds = []StateKind{
 // StateKinds lists the states a limb can be given.
 func StateKinds() []StateKind { return stateKinds }
 
-// TemporaryMM is the thickness at which a temporary limb goes, whatever bears above it (work page, fine point 7).
+// TemporaryMM is the thickness at which a temporary limb goes, whatever bears above it (work.md#fine-points, fine point 7).
 const TemporaryMM = 25
 
 // Limb is one limb as it is written down. A nil number was not given and is filled in by rule (Map says which).

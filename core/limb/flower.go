@@ -7,7 +7,7 @@ import (
 	"vertumna/core/pomology"
 )
 
-// angleFactor is how a limb's mean angle from vertical favours flower buds (limb page, 2.3; our estimate).
+// angleFactor is how a limb's mean angle from vertical favours flower buds (limbs.md#23-bud-kind; our estimate).
 var angleFactor = [][2]float64{{0, 0.5}, {30, 0.8}, {45, 1.1}, {60, 1.2}, {90, 1.0}, {120, 0.8}, {180, 0.6}}
 
 // AngleFactor is how a limb's mean angle favours its flower buds.
@@ -153,6 +153,5 @@ func (m *Map) FlowerBuds(i int, light Light, vigour Vigour) float64 {
 
 // ExpectedFruitKG is the fruit a limb is expected to carry after June drop and thinning, kg.
 func (m *Map) ExpectedFruitKG(i int, light Light, vigour Vigour) float64 {
-	g := m.Kind.Growth
-	return g.FruitKG * math.Min(0.5*m.FlowerBuds(i, light, vigour)*g.FruitPerBud, g.FruitPerCM2*math.Pi*sq(m.Axes[i].D)/400)
+	return m.Kind.Growth.FruitKG * m.Kind.Carried(m.FlowerBuds(i, light, vigour), pomology.Section(m.Axes[i].D))
 }

@@ -148,11 +148,11 @@ func (m *Map) Bush() bool { return m.Form == pomology.LowBush || m.Form == pomol
 
 // LeaderForm says whether one limb leads by form.
 func (m *Map) LeaderForm() bool {
-	return m.Form == pomology.ModifiedLeader || m.Form == pomology.CentralLeader
+	return m.Form == pomology.ModifiedLeader || m.Form.Frame() == pomology.CentralLeader
 }
 
 // Vase says whether the form is open in the middle; the late leader inside a vase keeps one limb there.
-func (m *Map) Vase() bool { return m.Form == pomology.OpenVase || m.Form == pomology.LateLeader }
+func (m *Map) Vase() bool { return m.Form.Frame() == pomology.OpenVase }
 
 // RingYear is the growth year of ring k (0 at the base) of a limb; 0 where the map knows no year, and on a limb that was
 // cut back or died in some year before, for its rings end then. Years have two names: the year a ring grew, and the year

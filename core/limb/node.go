@@ -274,7 +274,7 @@ func (m *Map) face(i int, n *Node, w spiral) {
 	}
 }
 
-// density is the number of flower buds per metre at full light, by wood age in seasons up to woodAge (limb page, 2.3; our
+// density is the number of flower buds per metre at full light, by wood age in seasons up to woodAge (limbs.md#23-bud-kind; our
 // estimate of common bearing wood).
 var (
 	woodAge = [...]int{1, 2, 3, 6, 10, 999}

@@ -26,7 +26,7 @@ func takeMark(_ *Doc, l *Limb, e Edit) error {
 }
 
 // leaderless are the forms in which no limb leads.
-var leaderless = map[pomology.FormSlug]bool{pomology.OpenVase: true, pomology.LowBush: true, pomology.FlatFan: true, pomology.StepOver: true, pomology.Shrub: true}
+var leaderless = map[pomology.FormSlug]bool{pomology.OpenVase: true, pomology.LowBush: true, pomology.FlatFan: true, pomology.StepOver: true, pomology.Shrub: true, pomology.FourArm: true}
 
 func addTag(doc *Doc, l *Limb, e Edit) error {
 	if e.Tag == "" {

@@ -21,7 +21,7 @@ type pipe struct {
 	crown  float64   // Q
 }
 
-// Distances of the pipe model (limb page, 1.3).
+// Distances of the pipe model (limbs.md#13-leaf-carried-and-shares).
 const (
 	trunkEndCM = 40 // a stem that ends closer than this above its highest limb feeds only its limbs
 	sameCM     = 1e-9

@@ -22,7 +22,7 @@ type Overlap struct {
 	Enough  bool
 }
 
-// MinOverlapDays is the overlap below which company is warned of (kinds page); pear wants five.
+// MinOverlapDays is the overlap below which company is warned of (kinds.md#habit-forms-company); pear wants five.
 const MinOverlapDays = 3
 
 // CompanyVerdict is what is known of one tree's pollination.

@@ -99,7 +99,7 @@ type Kind struct {
 	Year       Year                 `json:"-"`
 }
 
-// Phenology holds the stage parameters of a kind (almanac page g.1): chill in dynamic portions, heat in growing degree
+// Phenology holds the stage parameters of a kind (almanac.md#g1-parameters): chill in dynamic portions, heat in growing degree
 // hours, fruit stages in capped degree days after full bloom. A missing stage is nil.
 type Phenology struct {
 	ChillLow, ChillMid, ChillHigh                   float64
@@ -118,7 +118,7 @@ type ChillHours struct {
 	Reading        string
 }
 
-// Growth holds the growth numbers of a kind (limb page, section 9).
+// Growth holds the growth numbers of a kind (limbs.md#9-species).
 type Growth struct {
 	Bearing                                                Bearing
 	DivergenceDeg                                          float64
@@ -129,7 +129,7 @@ type Growth struct {
 	DrySummerWood                                          bool
 }
 
-// Crop holds the crop numbers of a kind (crop page, section i). Zero spacing and zero diameters mean that the set is
+// Crop holds the crop numbers of a kind (crop.md#i-tables). Zero spacing and zero diameters mean that the set is
 // left to the tree.
 type Crop struct {
 	HandThinned, KingFruit                     bool
@@ -145,7 +145,7 @@ type Crop struct {
 	KgPerJarLitre                              float64
 }
 
-// Bending holds the aim for limb angles and how well the wood bends (training page, section d).
+// Bending holds the aim for limb angles and how well the wood bends (training.md#d-spreading).
 type Bending struct {
 	AimDeg, StrainFactor float64
 }
@@ -223,11 +223,11 @@ func Slugs() []string {
 // Year is what sets a kind apart through the year, beside its stages.
 type Year struct {
 	HarvestDays  int      // it is picked
-	EnoughAlive  float64  // share of its flowers that still makes a crop after frost (almanac page h)
+	EnoughAlive  float64  // share of its flowers that still makes a crop after frost (almanac.md#h-frost-kill)
 	Kill         string   // table of killing temperatures; empty: it blooms after the frosts
 	DiebackShows bool     // live wood can only be told from dead when its buds move
 	ColoursRed   bool     // its red forms want light before harvest
 	Cautions     []string // of cutting it
 	GraftsWith   string   // kinds of one name take on one another
-	SpursPerM    float64  // of old wood, at most (limb page, 3; our estimates); 0: never told
+	SpursPerM    float64  // of old wood, at most (limbs.md#3-findings; our estimates); 0: never told
 }

@@ -234,3 +234,55 @@ func TestATubCapsTheCrownAndHoldsTheRoots(t *testing.T) {
 	require.Equal(t, "tub", pomology.RootSpread(3, false, 60).Rule)
 	require.Less(t, pomology.RootSpread(3, false, 60).RadiusM, pomology.RootSpread(3, false, 0).RadiusM)
 }
+
+func TestThinningNeverKeepsMoreThanTheWoodCarries(t *testing.T) {
+	for _, k := range pomology.Kinds() {
+		require.LessOrEqual(t, k.Crop.DensityMedium, k.Growth.FruitPerCM2, k.Slug)
+		for _, buds := range []float64{0, 3, 40, 4000} {
+			require.LessOrEqual(t, k.Carried(buds, 7), k.Set(buds, 1), "%s: no more is carried than was set", k.Slug)
+			require.LessOrEqual(t, k.Carried(buds, 7), 7*k.Growth.FruitPerCM2, k.Slug)
+			require.GreaterOrEqual(t, k.Carried(buds, 9), k.Carried(buds, 7), "%s: thicker wood carries no less", k.Slug)
+			require.InDelta(t, k.Set(buds, 1)/4, k.Set(buds, 0.25), 1e-9, "%s: frost takes its share", k.Slug)
+		}
+	}
+}
+
+func TestFormsThatAreAWayOfAnotherAreOfferedWhereTheirFrameSuits(t *testing.T) {
+	advised := func(slug string, class pomology.VigourClass, school pomology.FormSlug) bool {
+		for _, a := range pomology.Advise(pomology.AdviserInput{Kind: kind(t, slug), Class: class, School: string(school)}) {
+			if a.Form.Slug == school {
+				return true
+			}
+		}
+		return false
+	}
+	require.True(t, advised("apple", pomology.Dwarfing, pomology.SlimLeader))
+	require.False(t, advised("apple", pomology.Vigorous, pomology.SlimLeader), "a strong stock outgrows a slim leader")
+	require.False(t, advised("apple", pomology.SemiDwarfing, pomology.SlimLeader))
+	require.True(t, advised("peach", pomology.SemiVigorous, pomology.FourArm))
+	require.Equal(t, pomology.OpenVase, pomology.FourArm.Frame())
+	require.Equal(t, pomology.FlatFan, pomology.FlatFan.Frame())
+	for _, k := range pomology.Kinds() {
+		for _, f := range k.Forms {
+			require.True(t, k.Takes(f), "%s %s", k.Slug, f)
+		}
+	}
+}
+
+func TestWhatAFormBearsGrowsWithItsGroundAndItsFace(t *testing.T) {
+	for _, k := range pomology.Kinds() {
+		for _, class := range []pomology.VigourClass{pomology.Dwarfing, pomology.SemiVigorous} {
+			for _, a := range pomology.Advise(pomology.AdviserInput{Kind: k, Class: class}) {
+				require.Positive(t, a.CropKG, "%s %s", k.Slug, a.Form.Slug)
+				if !a.Form.Flat {
+					require.Less(t, a.CropKG/a.GroundM2, 10.0, "%s %s: no tree bears more on a square metre", k.Slug, a.Form.Slug)
+					require.Greater(t, a.CropKG/a.GroundM2, 0.5, "%s %s", k.Slug, a.Form.Slug)
+				}
+			}
+		}
+	}
+	small := pomology.Advise(pomology.AdviserInput{Kind: kind(t, "apple"), Class: pomology.Dwarfing, School: "open-vase"})
+	large := pomology.Advise(pomology.AdviserInput{Kind: kind(t, "apple"), Class: pomology.SemiVigorous, School: "open-vase"})
+	require.Equal(t, small[0].Form.Slug, large[0].Form.Slug)
+	require.Greater(t, large[0].CropKG, small[0].CropKG)
+}

@@ -162,7 +162,7 @@ func (r Resolved) LimitShare() float64 {
 }
 
 // lastYearShare is the usual limit of kinds that bear on last year's shoots only: their crop grows on what is renewed each
-// year (reach page; practice).
+// year (reach.md#height; practice).
 const lastYearShare = 1.0 / 3
 
 // LimitFor is the yearly limit for a kind: what the person said for it, else the school's, but for kinds that bear on last

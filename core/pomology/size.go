@@ -64,11 +64,13 @@ func GuessClass(k *Kind, ageYears int, trunkMM, shootCM float64) ClassGuess {
 }
 
 // ExtraSummerCuts is the price of holding a strong tree low: about one more summer cut a year for each class above
-// semi-dwarfing (kinds page).
+// semi-dwarfing (kinds.md#size).
 func ExtraSummerCuts(c VigourClass) int { return max(0, c.Steps()) }
 
-// StakeForLife says whether a tree of this class needs a stake for life in wind.
-func StakeForLife(c VigourClass) bool { return c == VeryDwarfing || c == Dwarfing }
+// StakeForLife says whether a tree of this class and form needs a stake for life in wind.
+func StakeForLife(c VigourClass, f FormSlug) bool {
+	return c == VeryDwarfing || c == Dwarfing || f == SlimLeader
+}
 
 // Roots is a guess of how far roots reach. Metres from the stem.
 type Roots struct {

@@ -40,7 +40,7 @@ var yearCSV string
 // Source says where the numbers of one table come from.
 type Source struct{ Table, From string }
 
-// Sources lists the origin of every table; screens and docs/models.md quote it.
+// Sources lists the origin of every table; screens and docs/models/README.md quote it.
 func Sources() []Source {
 	return []Source{
 		{"kinds", "middle values of common practice for small gardens; ours"},

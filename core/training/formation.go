@@ -70,6 +70,8 @@ const (
 	Stems       StepKind = "stems"        // of a shrub
 	FrameStands StepKind = "frame-stands" // from here on the slip leads
 	Hold        StepKind = "hold"         // at reach, by the solstice cut
+	ThickSides  StepKind = "thick-sides"  // of a slim leader: off, so that thin ones follow
+	LaySides    StepKind = "lay-sides"    // of a slim leader: level
 )
 
 // Step is one step of a tree's formation.
@@ -115,6 +117,11 @@ const (
 	tipsAt45      = 45
 	apartOnTrunk  = 20
 	fanRibs       = 8
+	fourArms      = 4
+	slimFootCM    = 60
+	slimSides     = 8
+	slimMostSides = 12
+	slimThick     = 0.5 // of the leader beside it: what is thicker is renewed
 )
 
 // FormationOf is a tree's way from planting to its bearing frame, year by year, with what was done, what is due in the year it is in,
@@ -126,6 +133,8 @@ func FormationOf(y Young) Way {
 	switch y.Form {
 	case pomology.CentralLeader:
 		w.tiers()
+	case pomology.SlimLeader:
+		w.slim()
 	case pomology.ModifiedLeader:
 		w.modified()
 	case pomology.WireTiers:
@@ -153,9 +162,9 @@ func (w *forming) add(s Step) { w.Steps = append(w.Steps, s) }
 
 // headForm is the form as the planting model knows it.
 func headForm(f pomology.FormSlug) string {
-	switch f {
+	switch f.Frame() {
 	case pomology.LowBush, pomology.CentralLeader, pomology.ModifiedLeader, pomology.StepOver:
-		return string(f)
+		return string(f.Frame())
 	case pomology.WireTiers:
 		return "tiers"
 	case pomology.FlatFan:
@@ -225,6 +234,9 @@ func (w *forming) open() {
 		form = "low-bush"
 	}
 	least, most := w.many(form)
+	if w.y.Form == pomology.FourArm {
+		least, most = fourArms, fourArms
+	}
 	head := plantingForms[form].whip - w.y.LowerCM
 	if bush {
 		w.add(Step{Year: 1, When: "solstice", What: Level, CM: head + levelOverCM})
@@ -345,6 +357,20 @@ func (w *forming) modified() {
 	w.end(frameYears)
 }
 
+// slim is one trunk with short side limbs all the way up: none is headed, thick ones are renewed, and the leader ends at reach.
+func (w *forming) slim() {
+	w.start()
+	w.add(Step{Year: 1, When: "bud-break", What: Wake, CM: slimFootCM, HighCM: 2 * slimFootCM, Count: slimSides})
+	w.add(Step{Year: 1, When: "solstice", What: OneLeader})
+	for year := 2; year < frameYears; year++ {
+		w.add(Step{Year: year, When: "winter", What: ThickSides, Share: slimThick, Count: slimSides, Most: slimMostSides, CM: slimFootCM, Tier: year - 1})
+		w.add(Step{Year: year, When: "slowing", What: LaySides, Deg: levelDeg, Tier: year - 1})
+	}
+	w.StopCM = math.Min(w.CapCM, formHeight(w.y.Form))
+	w.add(Step{Year: frameYears, When: "winter", What: StopAt, CM: w.StopCM - 5, HighCM: w.StopCM})
+	w.end(frameYears)
+}
+
 func (w *forming) wires() {
 	w.start()
 	y := w.y
@@ -442,7 +468,7 @@ var order = map[string]int{"planting": 0, "winter": 1, "bud-break": 2, "season":
 var secondBest = map[StepKind]string{
 	Head: "head-late", Wake: "wake-late", Choose: "choose-late", ChooseTier: "choose-late", ShortenAll: "shorten-late", Seconds: "seconds-late",
 	Spread: "spread-late", NextTier: "tier-late", StopAt: "stop-late", HeadWire: "wire-late", LayArms: "lay-late", TwoRibs: "ribs-late",
-	MoreRibs: "ribs-late", EndLeader: "stop-late", Stems: "stems-late",
+	MoreRibs: "ribs-late", ThickSides: "sides-late", EndLeader: "stop-late", Stems: "stems-late",
 }
 
 // Outline is a tree's frame at an age as a form to grow into: half its profile from the trunk's axis, each point out and up, cm.
@@ -455,7 +481,7 @@ func Outline(y Young, age int) [][2]float64 {
 		foot = y.FirstCM
 	}
 	switch y.Form {
-	case pomology.CentralLeader, pomology.ModifiedLeader:
+	case pomology.CentralLeader, pomology.ModifiedLeader, pomology.SlimLeader:
 		return [][2]float64{{0, foot}, {half, foot + 15}, {half * 0.9, foot + 35}, {half * 0.15, top - 5}, {0, top}}
 	case pomology.WireTiers, pomology.FlatFan, pomology.StepOver:
 		return [][2]float64{{0, foot - 10}, {half, foot - 10}, {half, top}, {0, top}}

@@ -23,6 +23,8 @@ func scaffoldFormOf(k *pomology.Kind, f pomology.FormSlug) string {
 		return "modified-leader"
 	case pomology.LowBush:
 		return "low-bush"
+	case pomology.FourArm:
+		return "open-vase" // whose best number is four
 	case pomology.OpenVase, pomology.LateLeader:
 		if k.Group == pomology.Stone {
 			return "stone-frame"

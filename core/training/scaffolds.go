@@ -1,6 +1,6 @@
 // Package training answers the questions of forming a tree: which shoots become scaffolds, how high it may stand, where a
 // leader stops, which bearing wood is renewed this year. Lengths in cm, thickness in mm, angles from vertical, azimuths from
-// north. The points of a score are the training page's judgement.
+// north. The points of a score are judgement (training.md#b-scaffold_choice).
 package training
 
 import (

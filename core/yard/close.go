@@ -62,3 +62,16 @@ func fromSide(x, y float64, a, b Point) float64 {
 	}
 	return math.Hypot(x-a.X-along*dx, y-a.Y-along*dy)
 }
+
+// RootsUnder names the building that roots of such a reach get under, empty where none stands so near. Cost: the sides of what stands there.
+func (p *Plot) RootsUnder(at Point, reachM float64) string {
+	for _, f := range p.Features {
+		if (f.Kind == "shed" || f.Kind == "house") && fromShape(f.Points, at) < reachM {
+			if f.Name != "" {
+				return f.Name
+			}
+			return "the " + f.Kind
+		}
+	}
+	return ""
+}

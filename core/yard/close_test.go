@@ -92,3 +92,15 @@ func TestAWindowIsLeftFreeWhicheverWayTheWallRunsAndThePlanIsTurned(t *testing.T
 	require.Zero(t, trees[0].SillCM, "nobody's window any more")
 	require.Greater(t, len(year.FlatUsual(&trees[0], 220).WiresCM), len(wires))
 }
+
+func TestRootsUnderABuildingAreFoundAlongItsSides(t *testing.T) {
+	plot := yard.Plot{Features: []yard.Feature{
+		{Kind: "house", Name: "the barn", Points: []yard.Point{{X: 0, Y: 0}, {X: 20, Y: 0}, {X: 20, Y: 6}, {X: 0, Y: 6}}},
+		{Kind: "wall", Points: []yard.Point{{X: 0, Y: 12}, {X: 16, Y: 12}}},
+		{Kind: "shed", Points: []yard.Point{{X: 30, Y: 0}, {X: 32, Y: 0}, {X: 32, Y: 2}, {X: 30, Y: 2}}},
+	}}
+	require.Equal(t, "the barn", plot.RootsUnder(yard.Point{X: 10, Y: 8}, 2.5), "far from each corner, near its side")
+	require.Empty(t, plot.RootsUnder(yard.Point{X: 10, Y: 8}, 1.5))
+	require.Equal(t, "the shed", plot.RootsUnder(yard.Point{X: 29, Y: 1}, 2), "one without a name")
+	require.Empty(t, plot.RootsUnder(yard.Point{X: 8, Y: 11.5}, 2), "a garden wall is no building")
+}

@@ -23,6 +23,14 @@ type Account struct {
 	entries   []Entry
 }
 
+// overShare is how far beyond the line nobody asks: a percent is within what the eye can tell (our estimate).
+const overShare = 0.01
+
+// Passed says whether work takes more than may still go: not what is free of the limit, nor of a tree that is exempt.
+func (a *Account) Passed(e Entry) bool {
+	return e.Kind == WorkEntry && !e.FreeOnly && !a.Exempt && e.Share > a.Left+overShare
+}
+
 // ShareOf is the share of the crown an entry took. From diameters it is the sum of their squares over that of the
 // scaffolds, or over the trunk's when those are unknown (pipe model); estimated tells that it was.
 func ShareOf(t *Tree, e Entry) (share float64, estimated bool) {

@@ -33,7 +33,7 @@ func CheckTree(t *Tree, hole string, others map[string]string, standing []Tree, 
 	} else if limit := t.Kind.MaxHeightM(); t.HeightM > limit {
 		warnings.Add("height_unlikely", "height_m", fmt.Sprintf("%g m", t.HeightM), fmt.Sprintf("at most %g m for %s left alone", limit, t.Kind.Name))
 	}
-	if t.Form != "" && !hasForm(t.Kind, t.Form) {
+	if t.Form != "" && !t.Kind.Takes(t.Form) {
 		warnings.Add("form_unusual", "form", string(t.Form), "a form that suits "+t.Kind.Name)
 	}
 	if _, used, ok := t.Kind.SizeFor(t.Class); !ok {
@@ -53,15 +53,6 @@ func CheckTree(t *Tree, hole string, others map[string]string, standing []Tree, 
 		warnings = append(warnings, apart(t, standing)...)
 	}
 	return errs, warnings
-}
-
-func hasForm(k *pomology.Kind, f pomology.FormSlug) bool {
-	for _, x := range k.Forms {
-		if x == f {
-			return true
-		}
-	}
-	return false
 }
 
 // farM: a tree so far from every other is most often a slip of the decimal point (our estimate).

@@ -68,6 +68,9 @@ func DocketOf(plans ...*Plan) Docket {
 	byClose := func(a, b *Task) bool { return a.Window.Closes.Day < b.Window.Closes.Day }
 	byOpen := func(a, b *Task) bool { return a.Window.Opens.Day < b.Window.Opens.Day }
 	order(d.Now, func(a, b *Task) bool {
+		if a.Kind != b.Kind && (a.Kind == StandBack || b.Kind == StandBack) {
+			return a.Kind == StandBack // the first step is never a cut
+		}
 		if ha, hb := taskFacts[a.Kind].Harm, taskFacts[b.Kind].Harm; ha != hb {
 			return ha > hb
 		}

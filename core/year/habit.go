@@ -10,8 +10,8 @@ type Lag struct {
 	Seasons       int // that taught it
 }
 
-// LagOf learns a tree's habit from the stages that were seen on it in seasons whose weather is known to the day they were seen (almanac
-// page g.7). The ensembles are of seasons before the one planned. Errors: those of almanac.Stages and LearnOffset.
+// LagOf learns a tree's habit from the stages that were seen on it in seasons whose weather is known to the day they were seen
+// (almanac.md#g7-learning-a-trees-habit). The ensembles are of seasons before the one planned. Errors: those of almanac.Stages and LearnOffset.
 func LagOf(t *Tree, entries []Entry, past []*almanac.Ensemble, south bool) (Lag, error) {
 	var spring, fruit []almanac.SeasonLate
 	taught := map[int]bool{}
@@ -68,7 +68,7 @@ func LagOf(t *Tree, entries []Entry, past []*almanac.Ensemble, south bool) (Lag,
 	return out, err
 }
 
-// mostLate is the largest difference that is taken for a habit, days (almanac page g.7).
+// mostLate is the largest difference that is taken for a habit, days (almanac.md#g7-learning-a-trees-habit).
 const mostLate = 60
 
 // AnchorsFor dates the year of one tree from its ensemble and the entries up to the day they are asked for. Errors: those of almanac.Stages.

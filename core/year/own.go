@@ -55,7 +55,7 @@ func doneRepeats(o OwnTask, entries []Entry) map[int]almanac.Day {
 
 const maxRepeats = 4000 // ten years of days: a task repeated daily ends there
 
-// Work after which hand tools want sharpening and oil (year page).
+// Work after which hand tools want sharpening and oil (year.md#tasks).
 const (
 	sharpenMinutes = 600
 	sharpenCuts    = 200

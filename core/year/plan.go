@@ -230,7 +230,7 @@ const (
 	aHandMinutes = 5
 )
 
-// minutes estimates a job without a slip: 10 + 8 x height m x spread m for cuts (year page), else the kind's own.
+// minutes estimates a job without a slip: 10 + 8 x height m x spread m for cuts (year.md#the-account), else the kind's own.
 func (c *context) minutes(kind TaskKind) float64 {
 	if !taskFacts[kind].Cut {
 		return taskFacts[kind].Minutes
@@ -277,6 +277,12 @@ func (c *context) warnings() (out []Reason) {
 		out = append(out, reason("not-for-low-tree").said(k.LowTreeNote))
 	case pomology.SuitsCare:
 		out = append(out, reason("low-tree-with-care").said(k.LowTreeNote))
+	}
+	if c.tree.Form != "" && !k.Takes(c.tree.Form) {
+		out = append(out, reason("form-unusual").said(string(c.tree.Form)).by("", string(k.Forms[0])))
+	}
+	if c.tooSmall() {
+		out = append(out, reason("small-first").num(trainFromM[k.Slug], "m"))
 	}
 	switch g := c.tree.Guess; {
 	case g.Rule == "":

@@ -104,7 +104,7 @@ func (t *Tree) Flat() bool {
 	return err == nil && f.Flat
 }
 
-// OverReachM is what a tree may stand above the reach line before it is told: as much as a top on its map may (limb page).
+// OverReachM is what a tree may stand above the reach line before it is told: as much as a top on its map may (limbs.md#3-findings).
 const OverReachM = 0.05
 
 // height is the tree's height and whether it stands above the reach line.
@@ -168,7 +168,7 @@ func (c *context) dormantShare() float64 {
 	return min(c.account.Left, limit)
 }
 
-const dormantPart = 2.0 / 3 // the rest is the summer's (work page, the limit)
+const dormantPart = 2.0 / 3 // the rest is the summer's (work.md#the-limit)
 
 // summerShare is what a summer cut may take of the crown as it stands when the dormant part has gone.
 func (c *context) summerShare() float64 {

@@ -1,6 +1,10 @@
 package year
 
 import (
+	"cmp"
+	"slices"
+	"strings"
+
 	"vertumna/core/almanac"
 	"vertumna/core/pomology"
 	"vertumna/core/training"
@@ -50,7 +54,7 @@ func (c *context) firstSeason() bool {
 }
 
 func plantingCut(c *context) []draft {
-	if !c.firstSeason() || c.shrub() {
+	if !c.firstSeason() || c.shrub() || c.tooSmall() {
 		return nil
 	}
 	value := c.school.Value("planting_cut")
@@ -96,22 +100,27 @@ func (c *context) headAt() Reason {
 }
 
 func scaffoldChoice(c *context) []draft {
-	if c.age != 2 || c.firstSeason() || c.shrub() || c.flat() {
+	if c.age != 2 || c.firstSeason() || c.shrub() || c.flat() || c.tooSmall() {
 		return nil
 	}
 	value := c.school.Value("scaffolds")
 	bud := c.stage(almanac.BudBreak, 0)
-	return []draft{{
+	d := draft{
 		kind: Scaffolds, opens: c.stage(almanac.BudSwell, 0), closes: bud, minutes: 25, cautions: []string{c.cleaning()},
-		reasons: []Reason{bud.reason("choose-scaffolds").by("scaffolds", value), reason("lower-once-more").said(string(c.tree.Form))},
-	}}
+		reasons: []Reason{bud.reason("choose-scaffolds").by("scaffolds", value)},
+	}
+	if c.tree.Form.Frame() == pomology.OpenVase && c.tree.Form != pomology.LateLeader {
+		d.reasons = append(d.reasons, reason("centre-first"))
+	}
+	d.reasons = append(d.reasons, reason("lower-once-more").said(string(c.tree.Form)))
+	return []draft{d}
 }
 
 // notching wakes low buds of a bare whip; eight weeks later treated and untreated buds are compared.
 func notching(c *context) []draft {
 	var out []draft
 	bud := c.stage(almanac.BudBreak, 0)
-	if c.tree.AsWhip && c.firstSeason() && !c.shrub() && !c.flat() {
+	if c.tree.AsWhip && c.firstSeason() && !c.shrub() && !c.flat() && !c.tooSmall() {
 		d := draft{kind: Notching, opens: after(bud, -28), closes: bud, reasons: []Reason{bud.reason("notch-low-buds"), reason("fair-trial")}, cautions: []string{"knife"}}
 		if !c.tree.HasStake || !c.tree.HasMulch { // a woken bud grows only on a tree that stands and drinks
 			d.reasons = append(d.reasons, reason("notch-needs-care"))
@@ -147,10 +156,13 @@ func needs(c *context) []draft {
 	dormant := func(kind TaskKind, why Reason) {
 		out = append(out, draft{kind: kind, opens: later(c.at(LeafFallBefore, 0), c.plantedBound()), closes: c.stage(almanac.BudBreak, 0), reasons: []Reason{why}})
 	}
-	if !c.tree.HasStake && c.tree.TubLitres == 0 && !c.flat() && (pomology.StakeForLife(c.tree.Class) || c.age <= 2) {
+	if !c.tree.HasStake && c.tree.TubLitres == 0 && !c.flat() && (pomology.StakeForLife(c.tree.Class, c.tree.Form) || c.age <= 2) {
 		why := reason("young-stake")
-		if pomology.StakeForLife(c.tree.Class) {
+		if pomology.StakeForLife(c.tree.Class, c.tree.Form) {
 			why = reason("weak-stock-stake").said(string(c.tree.Class))
+		}
+		if c.tree.Form == pomology.SlimLeader {
+			why = reason("form-stake").said(string(c.tree.Form))
 		}
 		dormant(GiveStake, why)
 	}
@@ -183,7 +195,7 @@ func sprouts(c *context) []draft {
 	return []draft{d}
 }
 
-// Sizes of a cut that books its follow-up (year page).
+// Sizes of a cut that books its follow-up (year.md#tasks).
 const (
 	hardShare   = 0.15
 	hardWoundMM = 25
@@ -207,6 +219,22 @@ func hardCut(e Entry) (Reason, bool) {
 	return Reason{}, false
 }
 
+// mostWounds is how many wounds a sprout visit names.
+const mostWounds = 4
+
+// woundsOf names the limbs that were cut widest, the widest first: where a tree sprouts.
+func woundsOf(e Entry) string {
+	ws := slices.Clone(e.Wounds)
+	slices.SortStableFunc(ws, func(a, b Wound) int { return cmp.Compare(b.MM, a.MM) })
+	var names []string
+	for _, w := range ws[:min(mostWounds, len(ws))] {
+		if !slices.Contains(names, w.Limb) {
+			names = append(names, w.Limb)
+		}
+	}
+	return strings.Join(names, ", ")
+}
+
 // hardCutFollowUps books sprout visits three and eight weeks after bud break (after the cut when it was made in leaf)
 // and the height at the solstice.
 func hardCutFollowUps(c *context) []draft {
@@ -225,7 +253,11 @@ func hardCutFollowUps(c *context) []draft {
 		}
 		for i, weeks := range []int{3, 8} {
 			at := after(from, 7*weeks)
-			out = append(out, draft{kind: SproutVisit, n: i + 1, opens: at, closes: after(at, 10), reasons: []Reason{why, at.reason("sprout-visit").num(float64(weeks), "weeks")}})
+			d := draft{kind: SproutVisit, n: i + 1, opens: at, closes: after(at, 10), reasons: []Reason{why, at.reason("sprout-visit").num(float64(weeks), "weeks")}}
+			if names := woundsOf(e); names != "" {
+				d.reasons = append(d.reasons, reason("sprouts-below").said(names))
+			}
+			out = append(out, d)
 		}
 		if e.Date < solstice.Day {
 			out = append(out, draft{kind: MeasureHeight, opens: solstice, closes: after(solstice, 14), reasons: []Reason{why, solstice.reason("height-at-solstice")}})
@@ -247,7 +279,12 @@ func chooseShoot(c *context) []draft {
 
 // bending: upright kinds and trees in building want their limbs spread, not in the planting year.
 func bending(c *context) []draft {
-	if c.age < 2 || c.age > bendUntilAge || c.shrub() || c.flat() || !c.tree.upright() && c.aim.Aim != Build {
+	until := bendUntilAge
+	if c.tree.upright() {
+		until = bendUprightUntil
+	}
+	if c.age < 2 || c.age > until || c.tooSmall() || c.tree.ShootCM > 0 && c.tree.ShootCM < bendFromCM || c.shrub() || c.flat() || !c.tree.upright() && c.aim.Aim != Build ||
+		c.tree.Form == pomology.SlimLeader && c.forming() { // which has steps of its own for it
 		return nil
 	}
 	value := c.school.Value("limb_angle")
@@ -261,17 +298,27 @@ func bending(c *context) []draft {
 }
 
 // limbAngle is the angle from vertical that limbs are wanted at: the school's, else the kind's own within what is usual.
-func (c *context) limbAngle() float64 { return LimbAngle(c.school, c.tree.Kind) }
+func (c *context) limbAngle() float64 { return LimbAngle(c.school, c.tree.Kind, c.tree.Form) }
 
-// LimbAngle is the angle from vertical, in degrees, that a school wants a kind's limbs at.
-func LimbAngle(school pomology.Resolved, k *pomology.Kind) float64 {
+// LimbAngle is the angle from vertical, in degrees, that a school wants a kind's limbs at in a form.
+func LimbAngle(school pomology.Resolved, k *pomology.Kind, f pomology.FormSlug) float64 {
+	if f == pomology.SlimLeader {
+		return slimSidesDeg
+	}
 	if deg, said := map[string]float64{"30-35": 33, "65": 65, "near-level": 80}[school.Value("limb_angle")]; said {
 		return deg
 	}
 	return max(45, min(60, k.Bending.AimDeg))
 }
 
-const bendUntilAge = 6 // older wood is left as it is; ours
+// Bending (our estimates): older wood is left as it is, but an upright kind goes on making upright limbs; what is shorter than
+// this has nothing to hold on to.
+const (
+	bendUntilAge     = 6
+	bendUprightUntil = 10
+	bendFromCM       = 25
+	slimSidesDeg     = 90 // the side limbs of a slim leader lie level, whatever the school wants of others
+)
 
 // paint: bark newly open to the sun gets white paint within three weeks (ours).
 func paint(c *context) []draft {

@@ -137,9 +137,9 @@ func stepInID(id string) (training.StepKind, int, bool) {
 var formTasks = map[training.StepKind]TaskKind{
 	training.StripFruit: StripFruit,
 	training.EvenOut:    FrameSummer, training.Level: FrameSummer, training.OneLeader: FrameSummer, training.Hold: FrameSummer,
-	training.ShortenAll: FrameCut, training.Seconds: FrameCut, training.NextTier: FrameCut, training.StopAt: FrameCut, training.HeadWire: FrameCut, training.EndArms: FrameCut, training.EndLeader: FrameCut, training.MoreRibs: FrameCut, training.Stems: FrameCut,
+	training.ShortenAll: FrameCut, training.Seconds: FrameCut, training.NextTier: FrameCut, training.StopAt: FrameCut, training.HeadWire: FrameCut, training.EndArms: FrameCut, training.EndLeader: FrameCut, training.MoreRibs: FrameCut, training.Stems: FrameCut, training.ThickSides: FrameCut,
 	training.RaiseArms: TieArms, training.LayArms: TieArms, training.TwoRibs: TieArms, training.Over: TieArms,
-	training.ChooseTier: Scaffolds,
+	training.ChooseTier: Scaffolds, training.LaySides: Bend,
 }
 
 // forming says whether the tree's frame is still built: its steps stand where a grown tree has its cuts.
@@ -147,7 +147,7 @@ func (c *context) forming() bool { return c.formation != nil && c.age < c.format
 
 // formation books the steps of the tree's frame that are due this year.
 func formation(c *context) []draft {
-	if c.formation == nil {
+	if c.formation == nil || c.tooSmall() {
 		return nil
 	}
 	var out []draft
@@ -164,6 +164,24 @@ func formation(c *context) []draft {
 		out = append(out, d)
 	}
 	return out
+}
+
+// trainFromM is how high a kind grows before its first training, metres: a fig that is cut or tied while small sulks (our estimate).
+var trainFromM = map[string]float64{"fig": 1.2}
+
+// smallUntil is the year of life until which a tree whose height nobody measured counts as small.
+const smallUntil = 1
+
+// tooSmall says whether a kind that is left to grow first has not grown enough.
+func (c *context) tooSmall() bool {
+	from := trainFromM[c.tree.Kind.Slug]
+	if from == 0 || c.age > formationYears {
+		return false // an older one is held low on purpose
+	}
+	if c.tree.HeightM > 0 {
+		return c.tree.HeightM < from
+	}
+	return c.age <= smallUntil
 }
 
 // stepReason tells a step with its numbers.

@@ -80,7 +80,7 @@ func (c *context) frostAlive() float64 {
 	return loss.Alive
 }
 
-// Days of thinning (reach of the work page; our estimates): stone fruit from three weeks after bloom on, never less than two
+// Days of thinning (work.md#fruit; our estimates): stone fruit from three weeks after bloom on, never less than two
 // weeks; next year's buds of pome fruit are laid from 30 days after bloom on.
 const (
 	afterBloomDays = 21
@@ -259,7 +259,7 @@ func grafting(c *context) []draft {
 	return out
 }
 
-// storedLooks are the days after cutting on which stored wood is looked at: at once, then monthly (training page).
+// storedLooks are the days after cutting on which stored wood is looked at: at once, then monthly (training.md#h-graft_wood).
 var storedLooks = []int{1, 3, 30, 60}
 
 // paperLooks are the same for wood in damp paper, which moulds sooner: weekly at first (ours).

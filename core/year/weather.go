@@ -53,7 +53,7 @@ func FrostsOf(days []almanac.TempDay, entries []Entry, shown almanac.Day, south 
 
 // Weather that asks for a look (our own estimates).
 const (
-	gustKmh     = 60 // moves ties and stakes (year page)
+	gustKmh     = 60 // moves ties and stakes (year.md#tasks)
 	wetMM       = 2.0
 	wetDays     = 3
 	woundDays   = 14 // a fresh wound lets in what the rain brings
@@ -77,7 +77,7 @@ func (c *context) gusts() (out []training.Gust) {
 
 // storms: after strong wind the stake of a young tree, and of one that leans on it for life, is looked at, and so are props under fruit.
 func storms(c *context) []draft {
-	staked := c.tree.HasStake && (c.age <= stakeUntil || pomology.StakeForLife(c.tree.Class))
+	staked := c.tree.HasStake && (c.age <= stakeUntil || pomology.StakeForLife(c.tree.Class, c.tree.Form))
 	propped := c.propped()
 	from, to := Rail(c.season, c.south)
 	var out []draft

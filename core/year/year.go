@@ -107,7 +107,7 @@ func (t *Tree) Crown() (spreadM float64, estimated bool) {
 
 const leastWidthShare = 0.4 // of the kind's spread, where the form is unknown; ours
 
-const rowHeightShare = 0.9 // row trees no taller than this share of the row distance (work page)
+const rowHeightShare = 0.9 // row trees no taller than this share of the row distance (work.md#young-trees)
 
 // ReachM is the height a tree is held to, metres: as far as its person picks by the school, and where that is from a ladder no higher
 // than the row rule allows, or than the light of its neighbours does.
@@ -180,6 +180,7 @@ type Entry struct {
 	Outcome  Outcome
 	Share    float64   // live crown removed; 0 when given by diameters
 	CutMM    []float64 // diameters of the cuts
+	Wounds   []Wound   // of a slip that was worked: which limbs were cut, as far as it is known
 	FreeOnly bool      // only dead or sick wood or suckers went
 	Headed   bool      // a heading cut or a renewal stub: choose one shoot later
 	OpensSun bool      // bark was newly opened to the sun
@@ -212,6 +213,12 @@ type CarriedLimb struct {
 	Why    cut.Why
 	Summer bool // due in the summer slip, else the winter one
 	CM     float64
+}
+
+// Wound is a cut that was made on a limb; MM is its width, 0 unknown.
+type Wound struct {
+	Limb string
+	MM   float64
 }
 
 // EntryKind says what a journal entry records.

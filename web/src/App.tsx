@@ -13,7 +13,7 @@ import { Kept } from './shared/Kept';
 import { HereContext, useHere, type Here } from './shared/orchard';
 import { useMeta, useOrchard, useOrchards, usePlan } from './shared/queries';
 import { ShownDay, useShown } from './shared/shown';
-import { refusedEntry } from './shared/stale';
+import { isAccess, refusedEntry } from './shared/stale';
 import { screen } from './shared/screen';
 import { makeTheme } from './shared/theme';
 import { Trouble } from './shared/Trouble';
@@ -41,7 +41,7 @@ const makeClient = (): QueryClient => {
   const client: QueryClient = new QueryClient({
     queryCache: new QueryCache({
       onError: (e, q) => {
-        if (e instanceof Refused && e.problem.status === 401 && q.queryKey[0] !== 'access') void refusedEntry(client);
+        if (e instanceof Refused && e.problem.status === 401 && !isAccess(q.queryKey)) void refusedEntry(client);
       },
     }),
     defaultOptions: {

@@ -1,4 +1,4 @@
-import { act, fireEvent, render, renderHook, screen, waitFor } from '@testing-library/react';
+import { cleanup, act, fireEvent, render, renderHook, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
@@ -166,11 +166,12 @@ const pad = (left: number, taken: number) => ({
 });
 
 describe('the counting pad', () => {
-  const show = (p: ReturnType<typeof pad>, at = 0, onDone = vi.fn(), onAt = vi.fn()) => {
+  const show = (p: ReturnType<typeof pad>, at = 0, onDone = vi.fn(), onAt = vi.fn(), pome = false) => {
     render(
       <CountPad
         code="A3"
         apart="18 cm"
+        pome={pome}
         limb={limb()}
         pad={p}
         at={at}
@@ -215,6 +216,15 @@ describe('the counting pad', () => {
     expect(screen.getByText(/Log S2: 20 left, 50 taken, by hand/)).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Log the limb' }));
     expect(onDone).toHaveBeenCalledWith('hand');
+  });
+
+  it('says how far apart, and of what does not set in clusters how many together', () => {
+    show(pad(3, 0));
+    expect(screen.getByText(/18 cm apart: never more than two together, on a weak shoot one/)).toBeInTheDocument();
+    cleanup();
+    show(pad(3, 0), 0, vi.fn(), vi.fn(), true);
+    expect(screen.getByText(/18 cm apart\./)).toBeInTheDocument();
+    expect(screen.queryByText(/together/)).toBeNull();
   });
 
   it('says when more stand than the limb should carry', () => {

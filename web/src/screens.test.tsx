@@ -260,7 +260,7 @@ describe('set up', () => {
   });
 
   it('keeps both versions when it was changed meanwhile', async () => {
-    const clash = { ...refusal('version', '3', '7', 409), current: orchard, given_version: 3 };
+    const clash = { ...refusal('version', '3', '7', 409), current: orchard, current_version: 7 };
     const sent = openApp('/here/setup', { ...base, 'PUT /api/orchards/here': clash });
     await userEvent.click(await screen.findByRole('radio', { name: /Low bush/ }));
     await userEvent.click(screen.getByRole('button', { name: 'Save the changes' }));

@@ -3,7 +3,7 @@ import { render, screen, within } from '@testing-library/react';
 import type { Limb } from './drawing/wood';
 import { goingOf } from './bench/slip/going';
 import { SlipGauge } from './bench/slip/SlipGauge';
-import { limbByLimb } from './bench/slip/SlipPanel';
+import { limbByLimb, startLimb } from './bench/slip/SlipPanel';
 import type { Slip, Step } from './bench/slip/queries';
 
 /** A straight upright limb of one metre from a place, or a level one. */
@@ -130,6 +130,8 @@ describe('working orders', () => {
   it('limb by limb begins at the scaffold with the highest cut and goes down it', () => {
     const steps = [step(1, 'S1', 0, 60), step(2, 'S2', 0, 190), step(3, 'S1.1', 0, 120), step(4, 'S2', 40, 90)];
     expect(limbByLimb(steps, limbs).map((s) => s.n)).toEqual([2, 4, 3, 1]);
+    expect(startLimb(steps, limbs), 'the limb whose work lies lowest').toBe('S1');
+    expect(startLimb(steps.slice(0, 1), limbs), 'one limb only: there is nothing to choose').toBeUndefined();
   });
 });
 

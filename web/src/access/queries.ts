@@ -1,24 +1,19 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, need } from '../shared/api';
+import { api, ask, need } from '../shared/api';
 import { wrote } from '../shared/stale';
 import { outbox } from '../outbox/use';
 
 /** Who one is to the program. Without a network nobody asks. */
-export function useAccess() {
-  return useQuery({
-    queryKey: ['access'],
-    queryFn: () => need(api.GET('/api/access')),
-    staleTime: 60_000,
-    retry: false,
-  });
-}
+const accessAsked = ask.queryOptions('get', '/api/access', undefined, { staleTime: 60_000, retry: false });
+
+export const useAccess = () => useQuery(accessAsked);
 
 export function useSignIn() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (passphrase: string) => need(api.POST('/api/access/sign-in', { body: { passphrase } })),
     onSuccess: async (said) => {
-      await wrote(client, [[['access'], said]]);
+      await wrote(client, [[accessAsked.queryKey, said]]);
       void outbox.flush();
     },
   });

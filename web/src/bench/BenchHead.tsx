@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import { Link } from 'react-router';
 import { StakeLabel } from '../drawing/StakeLabel';
 import { compass } from '../drawing/wood';
+import { SegmentRow, Segments } from '../shared/Segments';
 import { plain } from '../shared/day';
 import { OnTree } from './beside';
 import type { Bench } from './queries';
@@ -53,7 +54,7 @@ export function BenchHead({ bench, which, view, onView, bearing, above, onAbove,
         <Link to={`/${which.slug}/trees/${which.id}/training`}>Train: frame, bends, wires</Link>
       </p>
       {bench.mapped && (
-        <div className="segments" role="group" aria-label="When">
+        <SegmentRow label="When">
           {views.map((v) => (
             <button
               key={v.name}
@@ -64,7 +65,7 @@ export function BenchHead({ bench, which, view, onView, bearing, above, onAbove,
               {v.name}
             </button>
           ))}
-        </div>
+        </SegmentRow>
       )}
       {bench.carry && onCarry && (
         <p className="carryon sm" role="status">
@@ -75,24 +76,26 @@ export function BenchHead({ bench, which, view, onView, bearing, above, onAbove,
         </p>
       )}
       {bench.mapped && view.ahead > 0 && (
-        <div className="segments" role="group" aria-label="Cut or not">
-          <button type="button" aria-pressed={view.cut} onClick={() => onView({ ...view, cut: true })}>
-            Cut by the slip
-          </button>
-          <button type="button" aria-pressed={!view.cut} onClick={() => onView({ ...view, cut: false })}>
-            Uncut
-          </button>
-        </div>
+        <Segments
+          label="Cut or not"
+          all={[
+            { value: true, name: 'Cut by the slip' },
+            { value: false, name: 'Uncut' },
+          ]}
+          value={view.cut}
+          onChange={(cut) => onView({ ...view, cut })}
+        />
       )}
       {bench.mapped && (
-        <div className="segments" role="group" aria-label="View">
-          <button type="button" aria-pressed={!above} onClick={() => onAbove(false)}>
-            From the ground
-          </button>
-          <button type="button" aria-pressed={above} onClick={() => onAbove(true)}>
-            From above
-          </button>
-        </div>
+        <Segments
+          label="View"
+          all={[
+            { value: false, name: 'From the ground' },
+            { value: true, name: 'From above' },
+          ]}
+          value={above}
+          onChange={onAbove}
+        />
       )}
     </header>
   );

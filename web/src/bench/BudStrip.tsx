@@ -318,7 +318,7 @@ function Looked({ node, limb, busy, onEdit, onDone }: LookedProps) {
             type="button"
             disabled={busy}
             aria-pressed={node.kind === k.kind}
-            onClick={() => onEdit([{ op: 'bud', id: limb, bud: { at_cm: at, kind: k.kind as 'leaf' } }])}
+            onClick={() => onEdit([{ op: 'bud', id: limb, bud: { at_cm: at, kind: k.kind } }])}
           >
             {k.name}
           </button>

@@ -1,9 +1,11 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { lazy, Suspense, useState } from 'react';
+import { Select } from '../shared/plain';
 import { useHere } from '../shared/orchard';
 import { other, percent, read, say, show, unitOf, type Quantity } from '../shared/units';
 import { compass } from '../drawing/wood';
+import { OldWounds } from './OldWounds';
 import { Counted, CutOff, Decided, Seen } from './limbNotes';
 import type { Edit, Limb } from './queries';
 
@@ -38,10 +40,8 @@ export function LimbPanel(p: LimbProps) {
   const { units } = useHere();
   const l = p.limb;
   const [eye, setEye] = useState(false);
-  const set = (limb: Partial<Limb>) =>
-    p.onEdit([
-      { op: 'set', id: l.id, by: eye ? 'estimated' : 'measured', limb: { id: l.id, ...limb } as Edit['limb'] } as Edit,
-    ]);
+  const set = (limb: Omit<NonNullable<Edit['limb']>, 'id'>) =>
+    p.onEdit([{ op: 'set', id: l.id, by: eye ? 'estimated' : 'measured', limb: { id: l.id, ...limb } }]);
   return (
     <section aria-label={`Limb ${l.id}`}>
       <div className="acts" style={{ justifyContent: 'space-between', marginTop: 0 }}>
@@ -98,6 +98,7 @@ export function LimbPanel(p: LimbProps) {
       <Rings key={JSON.stringify(l.rings)} l={l} busy={p.busy} eye={eye} onEdit={p.onEdit} />
       <Seen {...p} />
       <Counted l={l} busy={p.busy} onEdit={p.onEdit} />
+      <OldWounds l={l} busy={p.busy} onEdit={p.onEdit} />
       <Decided key={`${l.state?.due ?? ''}${l.state?.reason ?? ''}`} {...p} />
       <div className="acts">
         <Button size="small" variant="outlined" onClick={p.onBuds}>
@@ -122,28 +123,21 @@ function Toward({ l, busy, onEdit }: { l: Limb; busy: boolean; onEdit: (edits: E
   return (
     <label className="sm">
       Wanted toward{' '}
-      <select
-        value={is ?? ''}
+      <Select
+        all={[
+          { value: '', name: 'where its place is' },
+          ...[...bearings, ...others].map((b) => ({ value: String(b), name: compass(b) })),
+        ]}
+        value={is === undefined ? '' : String(is)}
         disabled={busy}
-        onChange={(e) =>
+        onChange={(v) =>
           onEdit([
-            e.target.value === ''
+            v === ''
               ? { op: 'set', id: l.id, clear: ['toward_deg'] }
-              : ({
-                  op: 'set',
-                  id: l.id,
-                  limb: { id: l.id, toward_deg: Number(e.target.value) } as Edit['limb'],
-                } as Edit),
+              : { op: 'set', id: l.id, limb: { id: l.id, toward_deg: Number(v) } },
           ])
         }
-      >
-        <option value="">where its place is</option>
-        {[...bearings, ...others].map((b) => (
-          <option key={b} value={b}>
-            {compass(b)}
-          </option>
-        ))}
-      </select>
+      />
     </label>
   );
 }
@@ -213,8 +207,8 @@ function Rings({ l, busy, eye, onEdit }: { l: Limb; busy: boolean; eye: boolean;
         op: 'set',
         id: l.id,
         by: eye ? 'estimated' : 'measured',
-        limb: { id: l.id, rings_cm: cm.map((v) => v ?? 0) } as Edit['limb'],
-      } as Edit,
+        limb: { id: l.id, rings_cm: cm.map((v) => v ?? 0) },
+      },
     ]);
   };
   const first = l.rings[0]?.year;

@@ -6,16 +6,17 @@ interface Brush {
   edit: (limb: string) => Edit;
 }
 
-const mark = (kind: 'dead' | 'damaged' | 'diseased' | 'weak') => (id: string) =>
-  ({ op: 'mark', id, mark: { kind, at_cm: 0 } }) as Edit;
+const mark =
+  (kind: 'dead' | 'damaged' | 'diseased' | 'weak') =>
+  (id: string): Edit => ({ op: 'mark', id, mark: { kind, at_cm: 0 } });
 
 /** What a tap on a limb writes down while a brush is in hand. */
 export const brushes: Brush[] = [
   { slug: 'dead', name: 'Dead', edit: mark('dead') },
   { slug: 'damaged', name: 'Broken', edit: mark('damaged') },
   { slug: 'diseased', name: 'Sick', edit: mark('diseased') },
-  { slug: 'sprout', name: 'Sprout', edit: (id) => ({ op: 'set', id, limb: { id, sprout: true } }) as Edit },
-  { slug: 'keep', name: 'Keep', edit: (id) => ({ op: 'tag', id, tag: 'keep' }) as Edit },
+  { slug: 'sprout', name: 'Sprout', edit: (id) => ({ op: 'set', id, limb: { id, sprout: true } }) },
+  { slug: 'keep', name: 'Keep', edit: (id) => ({ op: 'tag', id, tag: 'keep' }) },
 ];
 
 interface Props {

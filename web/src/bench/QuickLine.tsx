@@ -60,7 +60,7 @@ export function QuickLine({ which, revision, selected, draft = '', busy, onEdit 
   const ready = !!said && said.edits.length > 0 && said.faults.length === 0;
   const write = useWhenReady(line, said !== undefined, () => {
     if (!said || !ready) return;
-    const edits = said.edits as Edit[];
+    const { edits } = said;
     const byEye = draft === '' ? edits : edits.map(asEstimated);
     onEdit(byEye, () => setLine('')); // what could not be written stays typed
   });

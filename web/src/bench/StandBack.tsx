@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { Fragment, useState } from 'react';
 import { Link } from 'react-router';
 import { plain } from '../shared/day';
-import type { Schemas } from '../shared/api';
+import { saying, type Schemas } from '../shared/api';
 import { useHere } from '../shared/orchard';
 import { useLog } from '../shared/queries';
 import { useShown } from '../shared/shown';
@@ -35,7 +35,7 @@ export function StandBack({ bench, tops, season, bearing, outlined, onOutline, o
       {tops.length > 0 && <Aim tops={tops} reachCm={bench.tree.reach_cm} season={season} onChoose={onChoose} />}
       {bench.mapped && (
         <>
-          <Past bench={bench} bearing={bearing} />
+          <Past bench={bench} bearing={bearing} onChoose={onChoose} />
           <section>
             <h2 className="h3">{bench.ahead > 0 ? 'Then' : 'Present'}</h2>
             <dl className="rows">
@@ -61,6 +61,7 @@ export function StandBack({ bench, tops, season, bearing, outlined, onOutline, o
             <p className="sm q">
               {f.passes.map((p) => `${p.name} ${p.yes ? 'passes' : 'does not pass'}`).join(', ')}, by the map.
             </p>
+            {bench.fellows && <p className="sm">{bench.fellows}</p>}
             <Known bench={bench} />
           </section>
         </>
@@ -188,7 +189,7 @@ function Known({ bench }: { bench: Bench }) {
   );
 }
 
-function Past({ bench, bearing }: { bench: Bench; bearing: number }) {
+function Past({ bench, bearing, onChoose }: Pick<Props, 'bench' | 'bearing' | 'onChoose'>) {
   const now = bench.limbs.map((l) => l.stations);
   const pictures = [
     ...bench.past.map((p) => ({
@@ -233,6 +234,25 @@ function Past({ bench, bearing }: { bench: Bench; bearing: number }) {
           : 'From the maps kept of those winters.'}
       </p>
       {bench.came && <p className="sm">{bench.came.says}</p>}
+      {bench.came && bench.came.cuts.length > 0 && (
+        <details className="sm">
+          <summary>Cut by cut</summary>
+          <ul className="bare">
+            {bench.came.cuts.map((c) => (
+              <li key={`${c.limb} ${c.says}`}>
+                {bench.limbs.some((l) => l.id === c.limb) ? (
+                  <button type="button" className="plain" onClick={() => onChoose(c.limb)}>
+                    {c.limb}
+                  </button>
+                ) : (
+                  <b>{c.limb}</b>
+                )}{' '}
+                {c.says}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
     </section>
   );
 }
@@ -245,12 +265,12 @@ function EndTests({ bench }: { bench: Bench }) {
   const [open, setOpen] = useState(false);
   const answer = (slug: string, word: string, says: string) =>
     log.mutate(
-      {
+      saying({
         tree_id: bench.tree.id,
         date: day < today ? day : today,
         kind: 'end-tests',
         end_tests: { [slug]: word },
-      } as Parameters<typeof log.mutate>[0],
+      }),
       { onSuccess: (r) => offer({ id: r.entry.id, says }) },
     );
   return (

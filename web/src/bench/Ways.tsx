@@ -1,9 +1,10 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { keepPreviousData } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
+import { Select } from '../shared/plain';
 import { acrossOf, Silhouette } from '../drawing/Silhouette';
 import { StakeLabel } from '../drawing/StakeLabel';
 import { useAddress } from '../shared/address';
-import { api, need, type Schemas } from '../shared/api';
+import { ask, type Schemas } from '../shared/api';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
@@ -25,26 +26,24 @@ export default function Ways() {
   const other = meta.presets.find((p) => p.slug !== orchard.school.preset)?.slug ?? '';
   const second = params.get('second') ?? other;
   const years = Number(get('years')) || 3;
-  const asked = useQuery({
-    queryKey: ['ways', orchard.slug, id, settled, get('first'), get('first_limit'), second, get('second_limit'), years],
-    queryFn: () =>
-      need(
-        api.GET('/api/orchards/{slug}/trees/{id}/map/ways', {
-          params: {
-            path: { slug: orchard.slug, id },
-            query: {
-              day: settled,
-              first: get('first'),
-              first_limit: get('first_limit'),
-              second,
-              second_limit: get('second_limit'),
-              years,
-            },
-          },
-        }),
-      ),
-    placeholderData: keepPreviousData,
-  });
+  const asked = ask.useQuery(
+    'get',
+    '/api/orchards/{slug}/trees/{id}/map/ways',
+    {
+      params: {
+        path: { slug: orchard.slug, id },
+        query: {
+          day: settled,
+          first: get('first'),
+          first_limit: get('first_limit'),
+          second,
+          second_limit: get('second_limit'),
+          years,
+        },
+      },
+    },
+    { placeholderData: keepPreviousData },
+  );
   const limits = meta.choices.find((c) => c.key === 'yearly_limit')?.values ?? [];
   const tree = plan?.trees.find((t) => t.id === id);
   const pick = (which: 'first' | 'second', school: string) => (
@@ -52,25 +51,19 @@ export default function Ways() {
       <legend>{which === 'first' ? 'One way' : 'The other'}</legend>
       <label>
         School
-        <select value={school} onChange={(e) => put({ [which]: e.target.value })}>
-          <option value="">as it is kept</option>
-          {meta.presets.map((p) => (
-            <option key={p.slug} value={p.slug}>
-              {p.name}
-            </option>
-          ))}
-        </select>
+        <Select
+          all={[{ value: '', name: 'as it is kept' }, ...meta.presets.map((p) => ({ value: p.slug, name: p.name }))]}
+          value={school}
+          onChange={(v) => put({ [which]: v })}
+        />
       </label>
       <label>
         Most in a year
-        <select value={get(`${which}_limit`)} onChange={(e) => put({ [`${which}_limit`]: e.target.value })}>
-          <option value="">as the school has it</option>
-          {limits.map((v) => (
-            <option key={v.slug} value={v.slug}>
-              {v.name}
-            </option>
-          ))}
-        </select>
+        <Select
+          all={[{ value: '', name: 'as the school has it' }, ...limits.map((v) => ({ value: v.slug, name: v.name }))]}
+          value={get(`${which}_limit`)}
+          onChange={(v) => put({ [`${which}_limit`]: v })}
+        />
       </label>
     </fieldset>
   );
@@ -89,13 +82,11 @@ export default function Ways() {
         {pick('second', second)}
         <label className="way">
           Winters on
-          <select value={years} onChange={(e) => put({ years: e.target.value })}>
-            {spans.map((n) => (
-              <option key={n} value={n}>
-                {n}
-              </option>
-            ))}
-          </select>
+          <Select
+            all={spans.map((n) => ({ value: String(n), name: String(n) }))}
+            value={String(years)}
+            onChange={(v) => put({ years: v })}
+          />
         </label>
       </div>
       {asked.error && <Trouble error={asked.error} holds="Nothing of the tree was changed." />}

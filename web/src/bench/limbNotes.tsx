@@ -1,8 +1,9 @@
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import { Choose } from '../shared/Choose';
 import { useHere } from '../shared/orchard';
+import { Select } from '../shared/plain';
 import { read, say, show, unitOf } from '../shared/units';
 import type { LimbProps } from './LimbPanel';
 import type { Edit, Limb } from './queries';
@@ -20,11 +21,11 @@ export function Counted({ l, busy, onEdit }: { l: Limb; busy: boolean; onEdit: (
   const good = a !== undefined && b !== undefined && a < b && (c === undefined || c >= 0);
   const write = () => {
     if (!good) return;
-    const limb =
+    const limb: Edit['limb'] =
       c === undefined
         ? { id: l.id, gaps: [...l.gaps, { from_cm: a, to_cm: b }] }
         : { id: l.id, spurs: [...l.spurs, { from_cm: a, to_cm: b, count: c }] };
-    onEdit([{ op: 'set', id: l.id, limb: limb as Edit['limb'] } as Edit]);
+    onEdit([{ op: 'set', id: l.id, limb }]);
     setOpen(false);
     setFrom('');
     setTo('');
@@ -45,7 +46,7 @@ export function Counted({ l, busy, onEdit }: { l: Limb; busy: boolean; onEdit: (
             type="button"
             className="plain"
             disabled={busy}
-            onClick={() => onEdit([{ op: 'set', id: l.id, clear: ['spurs', 'gaps'] } as Edit])}
+            onClick={() => onEdit([{ op: 'set', id: l.id, clear: ['spurs', 'gaps'] }])}
           >
             Count anew
           </button>
@@ -94,13 +95,15 @@ export function Counted({ l, busy, onEdit }: { l: Limb; busy: boolean; onEdit: (
   );
 }
 
-const marks: { kind: string; name: string }[] = [
+const agents = ['unknown', 'canker', 'blight', 'rot'] as const;
+
+const marks = [
   { kind: 'dead', name: 'Dead' },
   { kind: 'damaged', name: 'Broken' },
   { kind: 'diseased', name: 'Sick' },
   { kind: 'borer', name: 'Borer' },
   { kind: 'weak', name: 'Weak' },
-];
+] as const;
 
 const tagNames: Record<string, string> = {
   keep: 'Keep',
@@ -131,7 +134,7 @@ export function Seen({ limb: l, busy, rubbing, onRubbing, onEdit }: LimbProps) {
                   : {
                       op: 'mark',
                       id: l.id,
-                      mark: { kind: m.kind as 'dead', at_cm: m.kind === 'borer' ? l.length_cm / 2 : 0 },
+                      mark: { kind: m.kind, at_cm: m.kind === 'borer' ? l.length_cm / 2 : 0 },
                     },
               ])
             }
@@ -164,10 +167,8 @@ export function Seen({ limb: l, busy, rubbing, onRubbing, onEdit }: LimbProps) {
           disabled={busy}
           onClick={() =>
             onEdit([
-              l[f]
-                ? { op: 'set', id: l.id, clear: [f] }
-                : { op: 'set', id: l.id, limb: { id: l.id, [f]: true } as Edit['limb'] },
-            ] as Edit[])
+              l[f] ? { op: 'set', id: l.id, clear: [f] } : { op: 'set', id: l.id, limb: { id: l.id, [f]: true } },
+            ])
           }
         >
           {f === 'sprout' ? 'Water sprout' : 'Sucker'}
@@ -176,20 +177,17 @@ export function Seen({ limb: l, busy, rubbing, onRubbing, onEdit }: LimbProps) {
       {sick && (
         <label className="sm" style={{ flexBasis: '100%' }}>
           Sickness{' '}
-          <select
+          <Select
+            all={agents.map((a) => ({ value: a, name: a }))}
             value={sick.agent ?? 'unknown'}
             disabled={busy}
-            onChange={(e) =>
+            onChange={(agent) =>
               onEdit([
                 { op: 'unmark', id: l.id, mark: { ...sick } },
-                { op: 'mark', id: l.id, mark: { ...sick, agent: e.target.value as 'canker' } },
+                { op: 'mark', id: l.id, mark: { ...sick, agent } },
               ])
             }
-          >
-            {['unknown', 'canker', 'blight', 'rot'].map((a) => (
-              <option key={a}>{a}</option>
-            ))}
-          </select>
+          />
         </label>
       )}
       <legend className="sub">For the cut</legend>
@@ -213,17 +211,20 @@ export function Decided({ limb: l, limbs, busy, onEdit }: LimbProps) {
   const { meta } = useHere();
   const [due, setDue] = useState(l.state?.due ?? '');
   const [reason, setReason] = useState(l.state?.reason ?? '');
-  const kind = l.state?.kind ?? '';
-  const write = (next: string, more: { due?: string; reason?: string; limb?: string } = {}) => {
+  const kind = l.state?.kind;
+  const write = (
+    next: NonNullable<Limb['state']>['kind'] | undefined,
+    more: { due?: string; reason?: string; limb?: string } = {},
+  ) => {
     const limb = more.limb ?? l.state?.limb ?? limbs.find((o) => o.parent === l.parent && o.id !== l.id)?.id;
     onEdit([
-      next === ''
+      next === undefined
         ? { op: 'state', id: l.id }
         : {
             op: 'state',
             id: l.id,
             state: {
-              kind: next as 'undecided',
+              kind: next,
               ...((more.due ?? due) ? { due: more.due ?? due } : {}),
               ...((more.reason ?? reason) ? { reason: more.reason ?? reason } : {}),
               ...(next === 'successor' && limb ? { limb } : {}),
@@ -233,41 +234,26 @@ export function Decided({ limb: l, limbs, busy, onEdit }: LimbProps) {
   };
   return (
     <div className="decided">
-      <TextField
-        select
+      <Choose
         size="small"
         label="Decided"
-        value={kind}
+        value={kind ?? ''}
         disabled={busy}
-        onChange={(e) => write(e.target.value)}
+        onChange={(v) => write(meta.limb_states.find((s) => s.kind === v)?.kind)}
         helperText={meta.limb_states.find((s) => s.kind === kind)?.job ?? 'nothing: it stays or goes with the slip'}
-      >
-        <MenuItem value="">nothing yet</MenuItem>
-        {meta.limb_states.map((s) => (
-          <MenuItem key={s.kind} value={s.kind}>
-            {s.name}
-          </MenuItem>
-        ))}
-      </TextField>
-      {kind !== '' && (
+        all={[{ value: '', name: 'nothing yet' }, ...meta.limb_states.map((s) => ({ value: s.kind, name: s.name }))]}
+      />
+      {kind && (
         <>
           {kind === 'successor' && (
-            <TextField
-              select
+            <Choose
               size="small"
               label="The limb that follows"
               value={l.state?.limb ?? ''}
               disabled={busy}
-              onChange={(e) => write(kind, { limb: e.target.value })}
-            >
-              {limbs
-                .filter((o) => o.id !== l.id)
-                .map((o) => (
-                  <MenuItem key={o.id} value={o.id}>
-                    {o.id}
-                  </MenuItem>
-                ))}
-            </TextField>
+              onChange={(v) => write(kind, { limb: v })}
+              all={limbs.filter((o) => o.id !== l.id).map((o) => ({ value: o.id, name: o.id }))}
+            />
           )}
           <TextField
             size="small"

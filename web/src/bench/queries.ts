@@ -1,5 +1,5 @@
-import { keepPreviousData, queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, isClash, need, type Schemas } from '../shared/api';
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, ask, isClash, need, type Schemas } from '../shared/api';
 import type { Day } from '../shared/day';
 import { mapped, wrote } from '../shared/stale';
 
@@ -19,20 +19,17 @@ interface Which {
 }
 
 const params = ({ slug, id, day }: Which) => ({ path: { slug, id }, query: { day } });
-const key = (w: Which) => ['bench', w.slug, w.id, w.day];
 
 export const benchAsked = (w: Which, ahead = 0) =>
-  queryOptions({
-    queryKey: ahead > 0 ? [...key(w), ahead] : key(w),
-    queryFn: () =>
-      need(
-        api.GET('/api/orchards/{slug}/trees/{id}/map', {
-          params: { path: { slug: w.slug, id: w.id }, query: { day: w.day, ahead } },
-        }),
-      ),
-    placeholderData: (previous) => (previous?.tree.id === w.id ? previous : undefined),
-    enabled: w.id !== '' && w.day !== '',
-  });
+  ask.queryOptions(
+    'get',
+    '/api/orchards/{slug}/trees/{id}/map',
+    { params: { path: { slug: w.slug, id: w.id }, query: { day: w.day, ahead } } },
+    {
+      placeholderData: (previous) => (previous?.tree.id === w.id ? previous : undefined),
+      enabled: w.id !== '' && w.day !== '',
+    },
+  );
 
 export const useBench = (w: Which, ahead = 0) => useQuery(benchAsked(w, ahead));
 
@@ -42,7 +39,7 @@ function useMapWrite<In>(w: Which, write: (input: In) => Promise<Bench>) {
   return useMutation({
     mutationFn: write,
     onSuccess: (bench) => {
-      void mapped(client, w.slug, w.id, [key(w), bench]);
+      void mapped(client, w.id, [benchAsked(w).queryKey, bench]);
     },
     // somebody was quicker: their map is shown, and the write is not over before it is
     onError: (error) => (isClash(error) ? wrote(client) : undefined),
@@ -80,63 +77,44 @@ export function useImportMap(w: Which) {
 }
 
 export function useQuickLine(w: Which, line: string, selected: string, revision: number) {
-  return useQuery({
-    queryKey: ['line', ...key(w), revision, line, selected],
-    queryFn: () =>
-      need(
-        api.POST('/api/orchards/{slug}/trees/{id}/map/line', {
-          params: params(w),
-          body: selected ? { line, selected } : { line },
-        }),
-      ),
-    placeholderData: keepPreviousData,
-    enabled: line.trim() !== '',
-  });
+  return ask.useQuery(
+    'post',
+    '/api/orchards/{slug}/trees/{id}/map/line',
+    { params: params(w), body: selected ? { line, selected } : { line }, revision },
+    { placeholderData: keepPreviousData, enabled: line.trim() !== '' },
+  );
 }
 
 export function useShoot(w: Which, limb: string, revision: number) {
-  return useQuery({
-    queryKey: ['shoot', w.slug, w.id, w.day, limb, revision],
-    queryFn: () =>
-      need(
-        api.GET('/api/orchards/{slug}/trees/{id}/map/limbs/{limb}', {
-          params: { path: { slug: w.slug, id: w.id, limb }, query: { day: w.day } },
-        }),
-      ),
-    placeholderData: (previous) => (previous?.limb === limb ? previous : undefined),
-    enabled: limb !== '',
-  });
+  return ask.useQuery(
+    'get',
+    '/api/orchards/{slug}/trees/{id}/map/limbs/{limb}',
+    { params: { path: { slug: w.slug, id: w.id, limb }, query: { day: w.day } }, revision },
+    { placeholderData: (previous) => (previous?.limb === limb ? previous : undefined), enabled: limb !== '' },
+  );
 }
 
 /** What differs between two revisions; from 0: nothing is asked. */
 export function useChanges(w: Which, from: number, to: number) {
-  return useQuery({
-    queryKey: ['changes', w.slug, w.id, from, to],
-    queryFn: () =>
-      need(
-        api.GET('/api/orchards/{slug}/trees/{id}/map/compare', {
-          params: { path: { slug: w.slug, id: w.id }, query: { from, to } },
-        }),
-      ),
-    enabled: from > 0 && to > 0,
-  });
+  return ask.useQuery(
+    'get',
+    '/api/orchards/{slug}/trees/{id}/map/compare',
+    { params: { path: { slug: w.slug, id: w.id }, query: { from, to } } },
+    { enabled: from > 0 && to > 0 },
+  );
 }
 
 export type Way = Schemas['WayBody'];
 
 /** The ways to answer a finding with a cut, the best first; without an aim nothing is asked. */
-export function useWays(w: Which, revision: number, limb: string, aim: string, atCm: number) {
-  return useQuery({
-    queryKey: ['ways', w.slug, w.id, w.day, revision, limb, aim, atCm],
-    queryFn: () =>
-      need(
-        api.GET('/api/orchards/{slug}/trees/{id}/map/limbs/{limb}/ways', {
-          params: {
-            path: { slug: w.slug, id: w.id, limb },
-            query: { day: w.day, aim: aim as 'remove', at_cm: atCm },
-          },
-        }),
-      ),
-    enabled: aim !== '' && limb !== '',
-  });
+export function useWays(w: Which, revision: number, limb: string, aim: Finding['aim'] | '', atCm: number) {
+  return ask.useQuery(
+    'get',
+    '/api/orchards/{slug}/trees/{id}/map/limbs/{limb}/ways',
+    {
+      params: { path: { slug: w.slug, id: w.id, limb }, query: { day: w.day, aim: aim || 'remove', at_cm: atCm } },
+      revision,
+    },
+    { enabled: aim !== '' && limb !== '' },
+  );
 }

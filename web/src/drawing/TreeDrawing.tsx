@@ -33,6 +33,7 @@ import {
   type Spot,
   type Vec,
   type View,
+  vec,
 } from './wood';
 
 type Finding = Schemas['FindingBody'];
@@ -206,7 +207,7 @@ export function TreeDrawing({ ref, ...p }: Props) {
   const cuts = shownCuts(p.cuts ?? [], p.chosenCut ?? 0);
   const all = spread<Finding | CutMark>(
     [
-      ...shown.map((f) => ({ item: f, at: place(f.place as unknown as Vec, view, sheet) })),
+      ...shown.map((f) => ({ item: f, at: place(vec(f.place), view, sheet) })),
       ...cuts.flatMap((c) => {
         if (c.mark === '') return [];
         const l = byId.get(c.limb);

@@ -154,7 +154,7 @@ const shapes: Record<string, readonly (readonly [number, number])[]> = {
 
 /** Which of them a form is. */
 export function shapeOf(form: string): keyof typeof shapes {
-  if (/vase|bowl/.test(form)) return 'bowl';
+  if (/vase|bowl|four-arm/.test(form)) return 'bowl';
   if (/late|modified/.test(form)) return 'round';
   if (/leader|spindle|slim|column/.test(form)) return 'cone';
   if (/bush/.test(form)) return 'bush';

@@ -10,6 +10,9 @@ export interface View {
 }
 export type Vec = readonly [number, number, number];
 
+/** A place as the contract sends it, x east, y north, z up: its client knows lists, not triples. */
+export const vec = ([x = 0, y = 0, z = 0]: readonly number[]): Vec => [x, y, z];
+
 const rad = Math.PI / 180;
 
 /** Seen from the ground by someone who stands at a bearing from the trunk and looks at it. */

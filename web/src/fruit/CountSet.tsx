@@ -1,19 +1,21 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import { Num } from '../shared/plain';
+import { Segments } from '../shared/Segments';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
 import { count } from '../shared/units';
 import { useLogFruit, type Fruit } from './queries';
-import { Logged, Num } from './forms';
+import { Logged } from './forms';
 
-const looks: readonly (readonly ['none' | 'few' | 'right' | 'many' | 'crowded', string])[] = [
-  ['none', 'none'],
-  ['few', 'few'],
-  ['right', 'about right'],
-  ['many', 'too many'],
-  ['crowded', 'crowded'],
-];
+const looks = [
+  { value: 'none', name: 'none' },
+  { value: 'few', name: 'few' },
+  { value: 'right', name: 'about right' },
+  { value: 'many', name: 'too many' },
+  { value: 'crowded', name: 'crowded' },
+] as const;
 
 /** Counting the set: two or three limbs, as fruit or as clusters, or a look for those who do not count. */
 export function CountSet({ fruit }: { fruit: Fruit }) {
@@ -23,7 +25,7 @@ export function CountSet({ fruit }: { fruit: Fruit }) {
   const [typed, setTyped] = useState<Record<string, string>>({});
   const [clusters, setClusters] = useState(false);
   const [per, setPer] = useState('');
-  const [glance, setGlance] = useState('');
+  const [glance, setGlance] = useState<(typeof looks)[number]['value']>();
   const p = Number(per.replace(',', '.'));
   const counts = fruit.limbs.flatMap((l) => {
     const text = typed[l.id]?.trim() ?? '';
@@ -40,12 +42,12 @@ export function CountSet({ fruit }: { fruit: Fruit }) {
         kind: 'work',
         task: 'count-set',
         outcome: 'done',
-        fruiting: counts.length > 0 ? { counts } : { glance: glance as 'none' },
+        fruiting: counts.length > 0 ? { counts } : glance ? { glance } : {},
       },
       {
         onSuccess: () => {
           setTyped({});
-          setGlance('');
+          setGlance(undefined);
         },
       },
     );
@@ -60,14 +62,16 @@ export function CountSet({ fruit }: { fruit: Fruit }) {
         </span>
       </header>
       {fruit.pome && (
-        <div className="segments small" role="group" aria-label="Count as">
-          <button type="button" aria-pressed={!clusters} onClick={() => setClusters(false)}>
-            fruit
-          </button>
-          <button type="button" aria-pressed={clusters} onClick={() => setClusters(true)}>
-            clusters
-          </button>
-        </div>
+        <Segments
+          label="Count as"
+          small
+          all={[
+            { value: false, name: 'fruit' },
+            { value: true, name: 'clusters' },
+          ]}
+          value={clusters}
+          onChange={setClusters}
+        />
       )}
       <div className="limb-fields">
         {fruit.limbs.map((l) => (
@@ -83,20 +87,12 @@ export function CountSet({ fruit }: { fruit: Fruit }) {
       </div>
       <fieldset className="glance">
         <legend className="sm">Or a look, for those who will not count</legend>
-        <div className="segments small">
-          {looks.map(([k, name]) => (
-            <button key={k} type="button" aria-pressed={glance === k} onClick={() => setGlance(glance === k ? '' : k)}>
-              {name}
-            </button>
-          ))}
-        </div>
+        <Segments small all={looks} value={glance} onChange={(k) => setGlance(glance === k ? undefined : k)} />
       </fieldset>
       <div className="acts">
         <Button
           variant="outlined"
-          disabled={
-            log.isPending || (counts.length === 0 && glance === '') || (clusters && counts.length > 0 && !(p > 0))
-          }
+          disabled={log.isPending || (counts.length === 0 && !glance) || (clusters && counts.length > 0 && !(p > 0))}
           onClick={send}
         >
           {counts.length > 0 ? `Log ${count(counts.length, 'limb')}` : 'Log the look'}

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useMemo, useState, type MouseEvent } from 'react';
 import { StakeLabel } from '../drawing/StakeLabel';
+import { Segments, type Segment } from '../shared/Segments';
 import { usePadKeys } from '../shared/keys';
 import { count } from '../shared/units';
 import { Trouble } from '../shared/Trouble';
@@ -21,15 +22,17 @@ interface Props {
   code: string;
   /** How far apart fruit stands on the average; empty where the kind has no spacing. */
   apart: string;
+  /** It sets in clusters: of each one stays, or two by school. */
+  pome: boolean;
 }
 
 const capital = (t: string) => t.charAt(0).toUpperCase() + t.slice(1);
 
 export type Way = 'hand' | 'pole' | 'shears';
-const ways: readonly (readonly [Way, string])[] = [
-  ['hand', 'by hand'],
-  ['pole', 'padded pole'],
-  ['shears', 'shears'],
+const ways: readonly Segment<Way>[] = [
+  { value: 'hand', name: 'by hand' },
+  { value: 'pole', name: 'padded pole' },
+  { value: 'shears', name: 'shears' },
 ];
 
 /** Fruit in fives, as one keeps count on a stick: read by eye, so it carries no text of its own. */
@@ -112,7 +115,9 @@ export function CountPad(p: Props) {
           </b>{' '}
           <span className="q">
             {here.left} left, {here.taken} taken here.
-            {p.apart ? ` Leave the largest, sound and well lit, about ${p.apart} apart.` : ''}
+            {p.apart
+              ? ` Leave the largest, sound and well lit, about ${p.apart} apart${p.pome ? '' : ': never more than two together, on a weak shoot one'}.`
+              : ''}
             {over ? ' More stand than this limb should carry.' : ''}
           </span>
         </p>
@@ -140,7 +145,7 @@ export function CountPad(p: Props) {
       {sure && (
         <div className="pad-sure" role="group" aria-label={`Finish ${limb.id}`}>
           <p>
-            Log {limb.id}: {totals.left} left, {totals.taken} taken, {ways.find(([w]) => w === p.way)?.[1]}.
+            Log {limb.id}: {totals.left} left, {totals.taken} taken, {ways.find((w) => w.value === p.way)?.name}.
           </p>
           <div className="acts">
             <Button
@@ -157,13 +162,7 @@ export function CountPad(p: Props) {
           </div>
         </div>
       )}
-      <div className="segments small" role="group" aria-label="Thinned">
-        {ways.map(([w, name]) => (
-          <button key={w} type="button" aria-pressed={p.way === w} onClick={() => p.onWay(w)}>
-            {name}
-          </button>
-        ))}
-      </div>
+      <Segments label="Thinned" small className="thinned" all={ways} value={p.way} onChange={p.onWay} />
       {p.way === 'pole' && (
         <p className="sm">
           Knock off by eye, to the average, the densest places first: they are ringed on the drawing. No ladder for

@@ -4,6 +4,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { FruitLimb as FruitLimbDrawing } from '../drawing/FruitLimb';
 import { SizeCurve } from '../drawing/SizeCurve';
 import { StakeLabel } from '../drawing/StakeLabel';
+import { Segments } from '../shared/Segments';
 import { useAddress } from '../shared/address';
 import { Refused } from '../shared/api';
 import { short } from '../shared/day';
@@ -84,14 +85,13 @@ function Unmeasured({ id }: { id: string }) {
   );
 }
 
-type Below = 'sets' | 'count' | 'frost' | 'harvest' | 'years';
-const belows: readonly (readonly [Below, string])[] = [
-  ['sets', 'What sets it'],
-  ['count', 'Count the set'],
-  ['frost', 'Frosted buds'],
-  ['harvest', 'Harvest'],
-  ['years', 'Over the years'],
-];
+const belows = [
+  { value: 'sets', name: 'What sets it' },
+  { value: 'count', name: 'Count the set' },
+  { value: 'frost', name: 'Frosted buds' },
+  { value: 'harvest', name: 'Harvest' },
+  { value: 'years', name: 'Over the years' },
+] as const;
 
 function Laid({ fruit }: { fruit: Fruit }) {
   const { orchard, units } = useHere();
@@ -105,7 +105,8 @@ function Laid({ fruit }: { fruit: Fruit }) {
   const [way, setWay] = useState<Way>('hand');
   const at = part.limb === limb?.id ? part.k : 0;
   const setAt = (k: number) => setPart({ limb: limb?.id ?? '', k });
-  const below = (params.get('below') ?? (fruit.available === undefined ? 'count' : 'sets')) as Below;
+  const below =
+    belows.find((b) => b.value === params.get('below'))?.value ?? (fruit.available === undefined ? 'count' : 'sets');
   const fixed = day !== today;
   const done = (w: Way) => {
     if (!limb) return;
@@ -158,13 +159,14 @@ function Laid({ fruit }: { fruit: Fruit }) {
             the limb and what it carries.
           </p>
         )}
-        <div className="segments small" role="group" aria-label="Below the limb">
-          {belows.map(([k, name]) => (
-            <button key={k} type="button" aria-pressed={below === k} onClick={() => put({ below: k })}>
-              {name}
-            </button>
-          ))}
-        </div>
+        <Segments
+          label="Below the limb"
+          small
+          className="below"
+          all={belows}
+          value={below}
+          onChange={(k) => put({ below: k })}
+        />
         {below === 'sets' && <SetBars limb={limb} left={totals.left} units={units} spacing={fruit.spacing_cm} />}
         {below === 'count' && <CountSet fruit={fruit} />}
         {below === 'frost' && <FrostCount fruit={fruit} />}
@@ -182,6 +184,7 @@ function Laid({ fruit }: { fruit: Fruit }) {
         </div>
         <CountPad
           code={fruit.tree.code}
+          pome={fruit.pome}
           apart={fruit.spacing_cm ? say(fruit.spacing_cm, 'cm', units) : ''}
           limb={limb}
           pad={pad}

@@ -1,5 +1,7 @@
 import Button from '@mui/material/Button';
-import { useId, useState } from 'react';
+import { useState } from 'react';
+import { Num, Pick, Text } from '../shared/plain';
+import { SegmentRow } from '../shared/Segments';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { PaperLinks } from '../sheet/PaperLinks';
@@ -7,59 +9,6 @@ import { Trouble } from '../shared/Trouble';
 import type { Schemas } from '../shared/api';
 import { read, show, unitOf, type Units } from '../shared/units';
 import { useLogFruit, type Fruit } from './queries';
-
-/** A field for a number, with a word on what it wants. */
-export function Num(p: { label: string; value: string; onChange: (v: string) => void; hint?: string }) {
-  const id = useId();
-  return (
-    <div className="field">
-      <label htmlFor={id}>{p.label}</label>
-      <input
-        id={id}
-        inputMode="decimal"
-        value={p.value}
-        onChange={(e) => p.onChange(e.target.value)}
-        aria-describedby={p.hint ? `${id}-hint` : undefined}
-      />
-      {p.hint && (
-        <span id={`${id}-hint`} className="nt q">
-          {p.hint}
-        </span>
-      )}
-    </div>
-  );
-}
-
-function Pick(p: {
-  label: string;
-  value: string;
-  onChange: (v: string) => void;
-  options: readonly (readonly [string, string])[];
-}) {
-  const id = useId();
-  return (
-    <div className="field">
-      <label htmlFor={id}>{p.label}</label>
-      <select id={id} value={p.value} onChange={(e) => p.onChange(e.target.value)}>
-        {p.options.map(([k, name]) => (
-          <option key={k} value={k}>
-            {name}
-          </option>
-        ))}
-      </select>
-    </div>
-  );
-}
-
-function Text(p: { label: string; value: string; onChange: (v: string) => void; type?: string }) {
-  const id = useId();
-  return (
-    <div className="field">
-      <label htmlFor={id}>{p.label}</label>
-      <input id={id} type={p.type ?? 'text'} value={p.value} onChange={(e) => p.onChange(e.target.value)} />
-    </div>
-  );
-}
 
 /** What the program answered to a logged entry, with what it found odd. */
 export function Logged({ answer, says }: { answer: Schemas['EntryBody'] | undefined; says: string }) {
@@ -125,11 +74,11 @@ export function FrostCount({ fruit }: { fruit: Fruit }) {
 }
 
 const qualities = [
-  ['', 'not said'],
-  ['keeping', 'keeping'],
-  ['table', 'table'],
-  ['kitchen', 'kitchen'],
-  ['poor', 'poor'],
+  { value: '', name: 'not said' },
+  { value: 'keeping', name: 'keeping' },
+  { value: 'table', name: 'table' },
+  { value: 'kitchen', name: 'kitchen' },
+  { value: 'poor', name: 'poor' },
 ] as const;
 
 /** A harvest: number, weight, first and last day, how good, where it went; for the tree or a limb. */
@@ -141,13 +90,13 @@ export function HarvestLog({ fruit }: { fruit: Fruit }) {
   const [n, setN] = useState('');
   const [first, setFirst] = useState(today);
   const [last, setLast] = useState(today);
-  const [quality, setQuality] = useState('');
+  const [quality, setQuality] = useState<(typeof qualities)[number]['value']>('');
   const [went, setWent] = useState('');
   const [limb, setLimb] = useState('');
   const [broke, setBroke] = useState('');
   const [why, setWhy] = useState('');
   const kg = read(kilos, 'kg', units);
-  const limbs = [['', 'the whole tree'] as const, ...fruit.limbs.map((l) => [l.id, l.id] as const)];
+  const limbs = [{ value: '', name: 'the whole tree' }, ...fruit.limbs.map((l) => ({ value: l.id, name: l.id }))];
   return (
     <section aria-label="Harvest" className="form">
       <header className="line">
@@ -159,8 +108,8 @@ export function HarvestLog({ fruit }: { fruit: Fruit }) {
         <Num label="fruit" value={n} onChange={setN} />
         <Text label="first day" type="date" value={first} onChange={setFirst} />
         <Text label="last day" type="date" value={last} onChange={setLast} />
-        <Pick label="quality" value={quality} onChange={setQuality} options={qualities} />
-        <Pick label="from" value={limb} onChange={setLimb} options={limbs} />
+        <Pick label="quality" value={quality} onChange={setQuality} all={qualities} />
+        <Pick label="from" value={limb} onChange={setLimb} all={limbs} />
         <Text label="where it went" value={went} onChange={setWent} />
       </div>
       <div className="acts">
@@ -179,7 +128,7 @@ export function HarvestLog({ fruit }: { fruit: Fruit }) {
               fruiting: {
                 first,
                 last,
-                ...(quality ? { quality: quality as 'table' } : {}),
+                ...(quality ? { quality } : {}),
                 ...(went ? { went } : {}),
                 ...(limb ? { limb } : {}),
               },
@@ -198,7 +147,7 @@ export function HarvestLog({ fruit }: { fruit: Fruit }) {
             label="limb"
             value={broke}
             onChange={setBroke}
-            options={[['', 'which'], ...fruit.limbs.map((l) => [l.id, l.id] as const)]}
+            all={[{ value: '', name: 'which' }, ...limbs.slice(1)]}
           />
           <Text label="what was seen" value={why} onChange={setWhy} />
         </div>
@@ -311,13 +260,13 @@ export function RingGauge({
         Print the gauge
       </button>
       <PaperLinks to={`/api/orchards/${orchard.slug}/gauge.pdf`} day={today} />
-      <div className="segments small" role="group" aria-label="Ring">
+      <SegmentRow label="Ring" small>
         {rings.map((mm) => (
           <button key={mm} type="button" onClick={() => onRing(mm)}>
             {show(mm, 'mm', units)} {unitOf('mm', units)}
           </button>
         ))}
-      </div>
+      </SegmentRow>
     </div>
   );
 }

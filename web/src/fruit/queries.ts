@@ -1,5 +1,5 @@
-import { keepPreviousData, queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, need, type Entry, type Schemas } from '../shared/api';
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, ask, need, saying, type Said, type Schemas } from '../shared/api';
 import type { Day } from '../shared/day';
 import { useOfferUndo } from '../shared/undo';
 import { wrote } from '../shared/stale';
@@ -15,11 +15,7 @@ export type TreeCrop = Schemas['TreeCrop'];
 export type ClosePass = Schemas['Pass'];
 
 export const fruitAsked = (slug: string, id: string, day: Day) =>
-  queryOptions({
-    queryKey: ['fruit', slug, id, day],
-    queryFn: () =>
-      need(api.GET('/api/orchards/{slug}/trees/{id}/fruit', { params: { path: { slug, id }, query: { day } } })),
-  });
+  ask.queryOptions('get', '/api/orchards/{slug}/trees/{id}/fruit', { params: { path: { slug, id }, query: { day } } });
 
 export function useFruit(slug: string, id: string, day: Day, enabled = true) {
   return useQuery({
@@ -30,12 +26,12 @@ export function useFruit(slug: string, id: string, day: Day, enabled = true) {
 }
 
 export function useCrop(slug: string, day: Day) {
-  return useQuery({
-    queryKey: ['crop', slug, day],
-    queryFn: () => need(api.GET('/api/orchards/{slug}/crop', { params: { path: { slug }, query: { day } } })),
-    placeholderData: keepPreviousData,
-    enabled: day !== '',
-  });
+  return ask.useQuery(
+    'get',
+    '/api/orchards/{slug}/crop',
+    { params: { path: { slug }, query: { day } } },
+    { placeholderData: keepPreviousData, enabled: day !== '' },
+  );
 }
 
 export const sendTaps = (slug: string, id: string, season: number, taps: Tap[]) =>
@@ -54,8 +50,8 @@ export function useLogFruit(slug: string) {
   const client = useQueryClient();
   const offer = useOfferUndo();
   return useMutation({
-    mutationFn: (body: Partial<Entry> & { date: Day; tree_id: string; kind: Entry['kind'] }) =>
-      need(api.POST('/api/orchards/{slug}/entries', { params: { path: { slug } }, body: body as Entry })),
+    mutationFn: (body: Said & { tree_id: string }) =>
+      need(api.POST('/api/orchards/{slug}/entries', { params: { path: { slug } }, body: saying(body) })),
     onSuccess: (r) => {
       offer({ id: r.entry.id, says: 'Logged.' });
       return wrote(client);

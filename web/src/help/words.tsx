@@ -136,6 +136,10 @@ export const trade: readonly Trade[] = [
     says: 'The list of jobs about the day shown: do now, closing soon, opening soon, what must wait and for what, and what has weeks yet.',
   },
   {
+    word: 'four arms',
+    says: 'An open vase of exactly four limbs, a quarter turn apart, two to each side of the row: trees stand close, and light falls between the arms.',
+  },
+  {
     word: 'free',
     common: true,
     says: 'Of a cut: not counted against the limit. Dead and sick wood, and suckers from below the graft.',
@@ -218,6 +222,10 @@ export const trade: readonly Trade[] = [
     ),
   },
   {
+    word: 'level wood',
+    says: 'Wood that lies flat. Sap runs slowly in it, so its buds turn to fruit early, and the fruit is the best; most peaches set on wood that grew sideways. What stands up makes leaf and more wood.',
+  },
+  {
     word: 'narrow crotch',
     also: ['included bark'],
     says: 'Two limbs that rise side by side with bark folded in between. In a wide crotch the fibres of both are woven; here nothing holds but bark.',
@@ -249,6 +257,11 @@ export const trade: readonly Trade[] = [
         <path d="M62 38Q70 44 80 38" stroke="var(--autumn)" strokeWidth={3} fill="none" />
       </>
     ),
+  },
+  {
+    word: 'open vase',
+    also: ['vase'],
+    says: 'A bowl of limbs round an empty middle: the fruit hangs low, where a hand reaches it, and air and sun go through.',
   },
   {
     word: 'petal fall',
@@ -298,6 +311,11 @@ export const trade: readonly Trade[] = [
   {
     word: 'school',
     says: 'How a grower works: when, how hard, how high. Good growers differ; you chose one, and any tree may depart from it.',
+  },
+  {
+    word: 'slim leader',
+    also: ['slim leaders'],
+    says: 'One staked trunk with short side limbs all the way up. None is headed; one that grows half as thick as the trunk goes, and a thin one takes its place.',
   },
   {
     word: 'slip',

@@ -3,7 +3,7 @@ import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { goingOf } from '../bench/slip/going';
-import type { Slip, Step } from '../bench/slip/queries';
+import type { Step } from '../bench/slip/queries';
 import { StakeLabel } from '../drawing/StakeLabel';
 import { TreeDrawing } from '../drawing/TreeDrawing';
 import type { Waiting } from '../outbox/box';
@@ -51,7 +51,7 @@ function Page({ token, of, waiting }: { token: string; of: PageOf; waiting: read
   const last = useMemo(() => lastOf(of, waiting), [of, waiting]);
   const [chosen, setChosen] = useState(p.steps[0]?.n ?? 0);
   const [box, width] = useWidth(390);
-  const { limbs, going } = useMemo(() => goingOf(p.limbs, { steps: p.steps } as unknown as Slip), [p.limbs, p.steps]);
+  const { limbs, going } = useMemo(() => goingOf(p.limbs, p), [p]);
   const at = p.steps.find((s) => s.n === chosen);
   const off = p.steps.reduce((sum, s) => (last.get(s.n)?.choice === 'taken' ? sum + s.counted : sum), 0);
   const held = waiting.filter((w) => w.held);

@@ -1,22 +1,17 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { Asking } from '../bench/slip/queries';
 import { outbox } from '../outbox/use';
-import { api, need, type Schemas } from '../shared/api';
+import { api, ask, need, type Schemas } from '../shared/api';
 import { wrote } from '../shared/stale';
 
 export type PageOf = Schemas['HelperPageBody'];
 export type LinkOf = Schemas['HelperLinkBody'];
 export type AnswerOf = Schemas['HelperAnswer'];
 
-export const pageKey = (token: string) => ['help', token];
+const pageAsked = (token: string) =>
+  ask.queryOptions('get', '/api/help/{token}', { params: { path: { token } } }, { refetchOnWindowFocus: false });
 
-export function useHelperPage(token: string) {
-  return useQuery({
-    queryKey: pageKey(token),
-    queryFn: () => need(api.GET('/api/help/{token}', { params: { path: { token } } })),
-    refetchOnWindowFocus: false,
-  });
-}
+export const useHelperPage = (token: string) => useQuery(pageAsked(token));
 
 /** An answer, kept on this phone first. */
 export function answer(token: string, says: string, body: Omit<AnswerOf, 'id' | 'at' | 'entry'>) {
@@ -28,7 +23,7 @@ export function answer(token: string, says: string, body: Omit<AnswerOf, 'id' | 
     tree: token,
     path: `/api/help/${encodeURIComponent(token)}/answers`,
     body: { id, ...body },
-    answers: pageKey(token),
+    answers: pageAsked(token).queryKey,
   });
 }
 
@@ -38,12 +33,12 @@ const params = (a: Asking) => ({
 });
 
 export function useHelperLinks(a: Asking, open: boolean) {
-  return useQuery({
-    queryKey: ['helpers', a.slug, a.id],
-    queryFn: () =>
-      need(api.GET('/api/orchards/{slug}/trees/{id}/helpers', { params: { path: { slug: a.slug, id: a.id } } })),
-    enabled: open,
-  });
+  return ask.useQuery(
+    'get',
+    '/api/orchards/{slug}/trees/{id}/helpers',
+    { params: { path: { slug: a.slug, id: a.id } } },
+    { enabled: open },
+  );
 }
 
 export function useAskHelper(a: Asking) {
@@ -84,9 +79,5 @@ export function useTakeIn(a: Asking) {
 
 /** Links of the whole orchard; a helper is refused and asks no more. */
 export function useAllHelperLinks(slug: string) {
-  return useQuery({
-    queryKey: ['helpers', slug],
-    queryFn: () => need(api.GET('/api/orchards/{slug}/helpers', { params: { path: { slug } } })),
-    retry: false,
-  });
+  return ask.useQuery('get', '/api/orchards/{slug}/helpers', { params: { path: { slug } } }, { retry: false });
 }

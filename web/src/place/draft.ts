@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useDeferredValue } from 'react';
-import { api, need, type Schemas } from '../shared/api';
+import { api, ask, need, type Schemas } from '../shared/api';
 import { read, type Units } from '../shared/units';
 import { readLatLon, type LatLon } from './coordinates';
 
@@ -38,30 +38,26 @@ export function clockOffset(): number {
 /** Towns whose name begins so; asked for while a name is typed. */
 export function useTowns(d: Draft) {
   const text = useDeferredValue(d.text.trim());
-  return useQuery({
-    queryKey: ['towns', text],
-    queryFn: () => need(api.GET('/api/towns', { params: { query: { q: text } } })),
-    enabled: text.length > 1 && !placeOf(d) && readLatLon(text) === undefined,
-    staleTime: Infinity,
-  });
+  return ask.useQuery(
+    'get',
+    '/api/towns',
+    { params: { query: { q: text } } },
+    { enabled: text.length > 1 && !placeOf(d) && readLatLon(text) === undefined, staleTime: Infinity },
+  );
 }
 
 /** The climates most like a place, by latitude, distance and height. */
 export function useClimates(at: LatLon | undefined, elevM: number | undefined) {
-  return useQuery({
-    queryKey: ['climates', at?.lat, at?.lon, elevM],
-    queryFn: () =>
-      need(
-        api.GET('/api/climates', {
-          params: {
-            query: { lat: at?.lat ?? 0, lon: at?.lon ?? 0, ...(elevM === undefined ? {} : { elev: String(elevM) }) },
-          },
-        }),
-      ),
-    enabled: at !== undefined,
-    placeholderData: keepPreviousData,
-    retry: false,
-  });
+  return ask.useQuery(
+    'get',
+    '/api/climates',
+    {
+      params: {
+        query: { lat: at?.lat ?? 0, lon: at?.lon ?? 0, ...(elevM === undefined ? {} : { elev: String(elevM) }) },
+      },
+    },
+    { enabled: at !== undefined, placeholderData: keepPreviousData, retry: false },
+  );
 }
 
 /** A place shaped from a draft, with what a grower sees of its year; and the climates it can start from. */

@@ -1,5 +1,5 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, need, type Schemas } from '../shared/api';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { api, ask, need, saying, type Schemas } from '../shared/api';
 import { plain, type Day } from '../shared/day';
 import { wrote } from '../shared/stale';
 
@@ -8,13 +8,12 @@ export type StageRow = Schemas['StageRowBody'];
 export type See = Schemas['SeeBody'];
 
 export function useSeason(slug: string, id: string, day: Day) {
-  return useQuery({
-    queryKey: ['season', slug, id, day],
-    queryFn: () =>
-      need(api.GET('/api/orchards/{slug}/trees/{id}/season', { params: { path: { slug, id }, query: { day } } })),
-    placeholderData: (was) => (was?.tree_id === id ? was : undefined),
-    enabled: id !== '' && day !== '',
-  });
+  return ask.useQuery(
+    'get',
+    '/api/orchards/{slug}/trees/{id}/season',
+    { params: { path: { slug, id }, query: { day } } },
+    { placeholderData: (was) => (was?.tree_id === id ? was : undefined), enabled: id !== '' && day !== '' },
+  );
 }
 
 /** Logs a stage as seen on trees, one entry a tree; undone by taking the entries back. */
@@ -27,7 +26,7 @@ export function useSeen(slug: string) {
         const got = await need(
           api.POST('/api/orchards/{slug}/entries', {
             params: { path: { slug } },
-            body: { id: crypto.randomUUID(), tree_id, date: day, kind: 'observed', stage } as Schemas['Entry'],
+            body: saying({ id: crypto.randomUUID(), tree_id, date: day, kind: 'observed', stage }),
           }),
         );
         ids.push(got.entry.id);

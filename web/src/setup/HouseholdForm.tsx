@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import { Choose } from '../shared/Choose';
 import type { Meta, Orchard, Schemas } from '../shared/api';
 import { useHere } from '../shared/orchard';
 import { Several } from '../shared/Several';
@@ -15,6 +15,8 @@ interface Props {
   units: Units;
   onChange: (o: Orchard) => void;
 }
+
+const sizes = ['small', 'medium', 'large'] as const;
 
 const exposures = [
   ['sheltered', 'sheltered', 'walls or hedges all round'],
@@ -47,37 +49,25 @@ export function HouseholdForm({ meta, orchard, units, onChange }: Props) {
             into={(t) => read(t, 'm', 'metric')}
             onValue={(v) => change(i, { jars: v })}
           />
-          <TextField
-            select
+          <Choose
             size="small"
             label="size"
             value={n.size ?? 'medium'}
-            onChange={(e) => change(i, { size: e.target.value as 'medium' })}
+            onChange={(v) => change(i, { size: v })}
             sx={{ width: 120 }}
-          >
-            {['small', 'medium', 'large'].map((s) => (
-              <MenuItem key={s} value={s}>
-                {s}
-              </MenuItem>
-            ))}
-          </TextField>
+            all={sizes.map((s) => ({ value: s, name: s }))}
+          />
           <Button onClick={() => set(needs.filter((_, k) => k !== i))}>Take out</Button>
         </div>
       ))}
-      <TextField
-        select
+      <Choose
         size="small"
         label="A kind you want fruit of"
         value=""
-        onChange={(e) => set([...needs, { kind: e.target.value, fresh_kg: 10 }])}
+        onChange={(v) => set([...needs, { kind: v, fresh_kg: 10 }])}
         sx={{ maxWidth: 260 }}
-      >
-        {free.map((k) => (
-          <MenuItem key={k.slug} value={k.slug}>
-            {k.name}
-          </MenuItem>
-        ))}
-      </TextField>
+        all={free.map((k) => ({ value: k.slug, name: k.name }))}
+      />
       <fieldset style={{ border: 0, padding: 0, margin: 0 }}>
         <legend className="sm q">Wind on the limbs</legend>
         {exposures.map(([k, name, means]) => (

@@ -1,9 +1,9 @@
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, need } from '../shared/api';
+import { Choose } from '../shared/Choose';
+import { api, ask, need } from '../shared/api';
 import { plain } from '../shared/day';
 import { useHere } from '../shared/orchard';
 import { useTrees } from '../shared/queries';
@@ -18,10 +18,7 @@ export function OwnTasks() {
   const slug = orchard.slug;
   const client = useQueryClient();
   const trees = useTrees(slug);
-  const list = useQuery({
-    queryKey: ['own', slug],
-    queryFn: () => need(api.GET('/api/orchards/{slug}/own-tasks', { params: { path: { slug } } })),
-  });
+  const list = ask.useQuery('get', '/api/orchards/{slug}/own-tasks', { params: { path: { slug } } });
   const [title, setTitle] = useState('');
   const [tree, setTree] = useState('');
   const [stage, setStage] = useState('');
@@ -69,38 +66,26 @@ export function OwnTasks() {
       <div className="form">
         <div className="pair">
           <TextField label="What" value={title} onChange={(e) => setTitle(e.target.value)} />
-          <TextField
-            select
+          <Choose
             label="On"
             value={tree}
-            onChange={(e) => setTree(e.target.value)}
-            slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-          >
-            <MenuItem value="">the orchard</MenuItem>
-            {(trees.data ?? [])
-              .filter((t) => !t.gone)
-              .map((t) => (
-                <MenuItem key={t.id} value={t.id}>
-                  {t.code} {t.name}
-                </MenuItem>
-              ))}
-          </TextField>
+            onChange={(v) => setTree(v)}
+            all={[
+              { value: '', name: 'the orchard' },
+              ...(trees.data ?? []).filter((t) => !t.gone).map((t) => ({ value: t.id, name: `${t.code} ${t.name}` })),
+            ]}
+          />
         </div>
         <div className="pair">
-          <TextField
-            select
+          <Choose
             label="When"
             value={stage}
-            onChange={(e) => setStage(e.target.value)}
-            slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-          >
-            <MenuItem value="">on a date</MenuItem>
-            {meta.stages.map((s) => (
-              <MenuItem key={s.slug} value={s.slug} disabled={!tree}>
-                after {s.name}
-              </MenuItem>
-            ))}
-          </TextField>
+            onChange={(v) => setStage(v)}
+            all={[
+              { value: '', name: 'on a date' },
+              ...meta.stages.map((s) => ({ value: s.slug, name: `after ${s.name}`, disabled: !tree })),
+            ]}
+          />
           {stage ? (
             <TextField
               label="Days after (before: minus)"

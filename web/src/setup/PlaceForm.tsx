@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, faultOf, need, Refused, type Schemas, type Site } from '../shared/api';
+import { api, ask, faultOf, need, Refused, type Schemas, type Site } from '../shared/api';
 import { readDegrees } from '../place/coordinates';
 import { clockOffset } from '../place/draft';
 import { Trouble, Warnings } from '../shared/Trouble';
@@ -61,12 +61,12 @@ export function PlaceForm({ name, site, units, onSite, act }: Props) {
   const [latN, lonN] = [readDegrees(lat) ?? NaN, readDegrees(lon) ?? NaN];
   const placed = Number.isFinite(latN) && Number.isFinite(lonN);
   const unread = (text: string, n: number) => text.trim() !== '' && !Number.isFinite(n);
-  const near = useQuery({
-    queryKey: ['climates', latN, lonN],
-    queryFn: () => need(api.GET('/api/climates', { params: { query: { lat: latN, lon: lonN } } })),
-    enabled: placed,
-    retry: false,
-  });
+  const near = ask.useQuery(
+    'get',
+    '/api/climates',
+    { params: { query: { lat: latN, lon: lonN } } },
+    { enabled: placed, retry: false },
+  );
   const base: Site | undefined =
     own ??
     (near.data?.find((n) => n.site.slug === chosen) ?? (site && !chosen ? undefined : near.data?.[0]))?.site ??

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import { Choose } from '../shared/Choose';
 import type { Feature, Orchard } from '../shared/api';
 import { read, show, unitOf, type Units } from '../shared/units';
 import { PlotDraw } from './PlotDraw';
@@ -79,18 +79,12 @@ export function PlotForm({ orchard, units, onChange }: Props) {
       {plot.features.map((f, i) => (
         <div key={f.id} className="form" style={{ borderTop: '1px solid var(--rule)', paddingTop: 12, marginTop: 0 }}>
           <div className="pair">
-            <TextField
-              select
+            <Choose
               label="What"
               value={f.kind}
-              onChange={(e) => feature(i, { kind: e.target.value as Feature['kind'] })}
-            >
-              {kinds.map((k) => (
-                <MenuItem key={k} value={k}>
-                  {k.replace('-', ' ')}
-                </MenuItem>
-              ))}
-            </TextField>
+              onChange={(v) => feature(i, { kind: v })}
+              all={kinds.map((k) => ({ value: k, name: k.replace('-', ' ') }))}
+            />
             <TextField label="Name" value={f.name ?? ''} onChange={(e) => feature(i, { name: e.target.value })} />
           </div>
           <PointsField

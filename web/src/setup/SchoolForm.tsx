@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import { Choose } from '../shared/Choose';
 import type { Meta, Orchard } from '../shared/api';
 
 interface Props {
@@ -55,11 +55,10 @@ export function SchoolForm({ meta, orchard, siteDefaults = {}, onChange }: Props
           const differs = school.own[c.key] !== undefined;
           return (
             <div key={c.key} style={{ borderTop: '1px solid var(--rule)', padding: '10px 0' }}>
-              <TextField
-                select
+              <Choose
                 label={c.name}
                 value={value?.slug ?? ''}
-                onChange={(e) => setOwn(c.key, e.target.value)}
+                onChange={(v) => setOwn(c.key, v)}
                 helperText={
                   differs
                     ? 'your own choice, over the school’s'
@@ -67,13 +66,8 @@ export function SchoolForm({ meta, orchard, siteDefaults = {}, onChange }: Props
                       ? 'moved by your place: its winters are wet'
                       : undefined
                 }
-              >
-                {c.values.map((v) => (
-                  <MenuItem key={v.slug} value={v.slug}>
-                    {v.name}
-                  </MenuItem>
-                ))}
-              </TextField>
+                all={c.values.map((v) => ({ value: v.slug, name: v.name }))}
+              />
               {value && (
                 <p className="sm" style={{ margin: '6px 0 0' }}>
                   <b>For:</b> {value.for} <b>Against:</b> {value.against}
@@ -123,13 +117,12 @@ function AdviceForm({ meta, orchard, onChange }: Props) {
   return (
     <div className="form" style={{ borderTop: '1.5px solid var(--ink)', paddingTop: 12 }}>
       <h3>Note a regional rule</h3>
-      <TextField select label="Beside" value={choice} onChange={(e) => setChoice(e.target.value)}>
-        {meta.choices.map((c) => (
-          <MenuItem key={c.key} value={c.key}>
-            {c.name}
-          </MenuItem>
-        ))}
-      </TextField>
+      <Choose
+        label="Beside"
+        value={choice}
+        onChange={(v) => setChoice(v)}
+        all={meta.choices.map((c) => ({ value: c.key, name: c.name }))}
+      />
       <div className="pair">
         <TextField label="Office" value={office} onChange={(e) => setOffice(e.target.value)} />
         <TextField

@@ -1,15 +1,15 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { AccessBox } from '../access/AccessBox';
-import { api, need, Refused, type Orchard } from '../shared/api';
+import { api, ask, need, Refused, type Orchard } from '../shared/api';
 import { plain } from '../shared/day';
 import { light, setLight, type Light } from '../shared/dusk';
 import { setSingleKeys, singleKeys } from '../shared/keys';
 import { useHere } from '../shared/orchard';
-import { usePeople, useSaveOrchard } from '../shared/queries';
+import { orchardsAsked, usePeople, useSaveOrchard } from '../shared/queries';
 import { Trouble, Warnings } from '../shared/Trouble';
 import { HouseholdForm } from './HouseholdForm';
 import { OwnTasks } from './OwnTasks';
@@ -65,7 +65,7 @@ export default function Setup() {
         setSeen(r.orchard);
       },
     });
-  const clash = save.error instanceof Refused && save.error.problem.status === 409;
+  const clash = save.error instanceof Refused && save.error.problem.status === 409 ? save.error.problem : undefined;
   return (
     <div className="page" style={{ maxWidth: 860 }}>
       <h1>Set up</h1>
@@ -145,7 +145,7 @@ export default function Setup() {
             ))}
           </div>
         </div>
-        <PlotForm key={draft.units} orchard={draft} units={draft.units as 'metric' | 'us'} onChange={setDraft} />
+        <PlotForm key={draft.units} orchard={draft} units={draft.units} onChange={setDraft} />
       </section>
       {(changed || save.error) && (
         <div className="sheetbox" style={{ position: 'sticky', bottom: 8, borderColor: 'var(--ink)', zIndex: 5 }}>
@@ -163,7 +163,7 @@ export default function Setup() {
               Save the changes
             </Button>
             {clash && (
-              <Button onClick={() => write({ ...draft, version: Number((save.error as Refused).fields[0]?.expected) })}>
+              <Button onClick={() => write({ ...draft, version: clash.current_version ?? draft.version })}>
                 Save mine over it
               </Button>
             )}
@@ -206,10 +206,7 @@ export default function Setup() {
 
 function CalendarBox({ slug }: { slug: string }) {
   const client = useQueryClient();
-  const q = useQuery({
-    queryKey: ['calendar', slug],
-    queryFn: () => need(api.GET('/api/orchards/{slug}/calendar', { params: { path: { slug } } })),
-  });
+  const q = ask.useQuery('get', '/api/orchards/{slug}/calendar', { params: { path: { slug } } });
   const make = useMutation({
     mutationFn: () => need(api.POST('/api/orchards/{slug}/calendar', { params: { path: { slug } } })),
     onSuccess: () => wrote(client),
@@ -288,7 +285,7 @@ function DataBox({ orchard }: { orchard: Orchard }) {
     mutationFn: () => need(api.DELETE('/api/orchards/{slug}', { params: { path: { slug: orchard.slug } } })),
     onSuccess: async () => {
       unsaved.delete(orchard.slug);
-      client.setQueryData<Orchard[]>(['orchards'], (all) => all?.filter((o) => o.slug !== orchard.slug));
+      client.setQueryData<Orchard[]>(orchardsAsked.queryKey, (all) => all?.filter((o) => o.slug !== orchard.slug));
       await go('/');
       await wrote(client);
     },

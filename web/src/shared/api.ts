@@ -1,10 +1,17 @@
-import createClient from 'openapi-fetch';
+import createClient, { type Middleware } from 'openapi-fetch';
+import createQueries from 'openapi-react-query';
 import type { components, paths } from './schema.gen';
 
 export type Schemas = components['schemas'];
 export type Orchard = Schemas['Orchard'];
 export type Tree = Schemas['Tree'];
 export type Entry = Schemas['Entry'];
+/** An entry as a person logs it: what the program notes on it is left out. */
+export type Said = Partial<Entry> & Pick<Entry, 'date' | 'kind'>;
+
+/** An entry to be logged. */
+export const saying = (e: Said): Entry => ({ id: '', created: '', season: 0, ...e });
+
 export type Person = Schemas['Person'];
 export type Plan = Schemas['PlanBody'];
 export type TreeSummary = Schemas['TreeSummary'];
@@ -45,12 +52,6 @@ export class NoAnswer extends Error {
   }
 }
 
-interface Answer<T> {
-  data?: T;
-  error?: unknown;
-  response: Response;
-}
-
 /** Since when what the screens show lies on this phone; empty: it is fresh from the program. */
 export const keptSince = { value: '', heard: new Set<() => void>() };
 
@@ -61,26 +62,26 @@ function heardFrom(r: Response) {
   for (const f of keptSince.heard) f();
 }
 
-/** Unwraps an answer, throwing Refused or NoAnswer. */
-export async function need<T>(call: Promise<Answer<T>>): Promise<T> {
-  let a: Answer<T>;
-  try {
-    a = await call;
-  } catch {
-    throw new NoAnswer();
-  }
-  heardFrom(a.response);
-  if (!a.response.ok) {
-    const p = a.error as Problem | undefined;
+/** What is not an answer is thrown: Refused for a refusal, NoAnswer where none came. */
+const refusals: Middleware = {
+  async onResponse({ response }) {
+    heardFrom(response);
+    if (response.ok) return undefined;
+    const p = (await response.json().catch(() => undefined)) as Problem | undefined;
     throw new Refused(
       p?.title
         ? p
-        : {
-            type: 'about:blank',
-            title: `The program answered ${String(a.response.status)}`,
-            status: a.response.status,
-          },
+        : { type: 'about:blank', title: `The program answered ${String(response.status)}`, status: response.status },
     );
-  }
-  return a.data as T;
-}
+  },
+  onError({ error }) {
+    return error instanceof DOMException && error.name === 'AbortError' ? error : new NoAnswer();
+  },
+};
+api.use(refusals);
+
+/** The answer of a call. Errors: Refused, NoAnswer. */
+export const need = async <T>(call: Promise<{ data?: T }>): Promise<T> => (await call).data as T;
+
+/** Reads by their path in the contract: what is asked is the key it is kept under. */
+export const ask = createQueries(api);

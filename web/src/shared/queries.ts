@@ -1,35 +1,25 @@
-import { keepPreviousData, queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, need, type Entry, type Orchard, type Person, type Tree } from './api';
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, ask, need, type Entry, type Orchard, type Person, type Tree } from './api';
 import type { Day } from './day';
 import { wrote } from './stale';
 
-export const metaAsked = queryOptions({
-  queryKey: ['meta'],
-  queryFn: () => need(api.GET('/api/meta')),
-  staleTime: 60_000,
-});
+export const metaAsked = ask.queryOptions('get', '/api/meta', undefined, { staleTime: 60_000 });
 
 export const useMeta = () => useQuery(metaAsked);
 
-export const orchardsAsked = queryOptions({ queryKey: ['orchards'], queryFn: () => need(api.GET('/api/orchards')) });
+export const orchardsAsked = ask.queryOptions('get', '/api/orchards');
 
 export const useOrchards = () => useQuery(orchardsAsked);
 
 export const orchardAsked = (slug: string) =>
-  queryOptions({
-    queryKey: ['orchard', slug],
-    queryFn: () => need(api.GET('/api/orchards/{slug}', { params: { path: { slug } } })),
-    enabled: slug !== '',
-  });
+  ask.queryOptions('get', '/api/orchards/{slug}', { params: { path: { slug } } }, { enabled: slug !== '' });
 
 export const useOrchard = (slug: string) => useQuery(orchardAsked(slug));
 
 const day = (slug: string, d: Day) => ({ params: { path: { slug }, query: { day: d } } });
 
 export const planAsked = (slug: string, d: Day) =>
-  queryOptions({
-    queryKey: ['plan', slug, d],
-    queryFn: () => need(api.GET('/api/orchards/{slug}/plan', day(slug, d))),
+  ask.queryOptions('get', '/api/orchards/{slug}/plan', day(slug, d), {
     placeholderData: keepPreviousData,
     enabled: d !== '',
   });
@@ -38,18 +28,14 @@ export const usePlan = (slug: string, d: Day) => useQuery(planAsked(slug, d));
 
 /** The yard in light; asked for only while its layer is shown. */
 export function useYardLight(slug: string, d: Day, open: boolean) {
-  return useQuery({
-    queryKey: ['light', slug, d],
-    queryFn: () => need(api.GET('/api/orchards/{slug}/light', day(slug, d))),
+  return ask.useQuery('get', '/api/orchards/{slug}/light', day(slug, d), {
     placeholderData: keepPreviousData,
     enabled: open && d !== '',
   });
 }
 
 export const docketAsked = (slug: string, d: Day) =>
-  queryOptions({
-    queryKey: ['docket', slug, d],
-    queryFn: () => need(api.GET('/api/orchards/{slug}/docket', day(slug, d))),
+  ask.queryOptions('get', '/api/orchards/{slug}/docket', day(slug, d), {
     placeholderData: keepPreviousData,
     enabled: d !== '',
   });
@@ -57,43 +43,28 @@ export const docketAsked = (slug: string, d: Day) =>
 export const useDocket = (slug: string, d: Day) => useQuery(docketAsked(slug, d));
 
 export function useTreePlan(slug: string, id: string, d: Day) {
-  return useQuery({
-    queryKey: ['tree-plan', slug, id, d],
-    queryFn: () =>
-      need(api.GET('/api/orchards/{slug}/trees/{id}/plan', { params: { path: { slug, id }, query: { day: d } } })),
-    placeholderData: (previous) => (previous?.summary.id === id ? previous : undefined),
-    enabled: id !== '' && d !== '',
-  });
+  return ask.useQuery(
+    'get',
+    '/api/orchards/{slug}/trees/{id}/plan',
+    { params: { path: { slug, id }, query: { day: d } } },
+    {
+      placeholderData: (previous) => (previous?.summary.id === id ? previous : undefined),
+      enabled: id !== '' && d !== '',
+    },
+  );
 }
 
-export function useTrees(slug: string) {
-  return useQuery({
-    queryKey: ['trees', slug],
-    queryFn: () => need(api.GET('/api/orchards/{slug}/trees', { params: { path: { slug } } })),
-  });
-}
+export const useTrees = (slug: string) =>
+  ask.useQuery('get', '/api/orchards/{slug}/trees', { params: { path: { slug } } });
 
-export function useTreeVersions(slug: string, id: string) {
-  return useQuery({
-    queryKey: ['versions', slug, id],
-    queryFn: () => need(api.GET('/api/orchards/{slug}/trees/{id}/versions', { params: { path: { slug, id } } })),
-  });
-}
+export const useTreeVersions = (slug: string, id: string) =>
+  ask.useQuery('get', '/api/orchards/{slug}/trees/{id}/versions', { params: { path: { slug, id } } });
 
-export function useEntries(slug: string, tree?: string) {
-  return useQuery({
-    queryKey: ['entries', slug, tree ?? ''],
-    queryFn: () =>
-      need(api.GET('/api/orchards/{slug}/entries', { params: { path: { slug }, query: tree ? { tree } : {} } })),
-  });
-}
+export const useEntries = (slug: string, tree?: string) =>
+  ask.useQuery('get', '/api/orchards/{slug}/entries', { params: { path: { slug }, query: tree ? { tree } : {} } });
 
-export function usePeople(slug: string) {
-  return useQuery({
-    queryKey: ['people', slug],
-    queryFn: () => need(api.GET('/api/orchards/{slug}/people', { params: { path: { slug } } })),
-  });
-}
+export const usePeople = (slug: string) =>
+  ask.useQuery('get', '/api/orchards/{slug}/people', { params: { path: { slug } } });
 
 function useWrite<In, Out>(write: (input: In) => Promise<Out>) {
   const client = useQueryClient();

@@ -1468,6 +1468,8 @@ export interface components {
             day: string;
             end_tests: components["schemas"]["EndTestBody"][];
             facts: components["schemas"]["BenchFacts"];
+            /** @description its main limbs held against one another, where one stands out */
+            fellows?: string;
             /** @description in the order of work, lettered */
             findings: components["schemas"]["FindingBody"][];
             history: components["schemas"]["Revision"][];
@@ -1690,6 +1692,8 @@ export interface components {
             made?: string;
         };
         CameBody: {
+            /** @description cut by cut, the strongest answers first */
+            cuts: components["schemas"]["CutCame"][];
             /**
              * Format: date
              * @description of the map it was made from
@@ -1927,6 +1931,10 @@ export interface components {
             limb: string;
             /** Format: double */
             to_cm?: number;
+        };
+        CutCame: {
+            limb: string;
+            says: string;
         };
         DayCostBody: {
             /** Format: date */
@@ -2395,7 +2403,7 @@ export interface components {
             members: string[];
             name: string;
             /** @description x, y, z in cm */
-            place: number[] | null;
+            place: number[];
             /** @description the numbers */
             says: string;
             /** Format: double */
@@ -2435,7 +2443,13 @@ export interface components {
             why: "new_year" | "seen" | "now";
         };
         FormAdvice: {
-            form: string;
+            /**
+             * Format: double
+             * @description a year, once it bears in full
+             */
+            crop_kg: number;
+            /** @enum {string} */
+            form: "open-vase" | "low-bush" | "modified-leader" | "central-leader" | "wire-tiers" | "flat-fan" | "step-over" | "shrub" | "late-leader" | "slim-leader" | "four-arm";
             /** Format: double */
             ground_m2: number;
             /** Format: double */
@@ -2451,6 +2465,12 @@ export interface components {
             sentence: string;
             /** Format: int64 */
             years_to_full_crop: number;
+        };
+        FormMeta: {
+            name: string;
+            sentence?: string;
+            /** @enum {string} */
+            slug: "open-vase" | "low-bush" | "modified-leader" | "central-leader" | "wire-tiers" | "flat-fan" | "step-over" | "shrub" | "late-leader" | "slim-leader" | "four-arm";
         };
         FormStepBody: {
             /** Format: double */
@@ -3251,11 +3271,17 @@ export interface components {
         };
         LimbStateMeta: {
             job: string;
-            kind: string;
+            /** @enum {string} */
+            kind: "undecided" | "temporary" | "successor" | "one-season" | "protected" | "tied" | "extending" | "finished" | "left-to-bend";
             name: string;
         };
         LimbYear: {
             counted: boolean;
+            /**
+             * Format: double
+             * @description at its base
+             */
+            d_mm: number;
             /** Format: date */
             date: string;
             /**
@@ -3267,6 +3293,16 @@ export interface components {
             laterals_per_m: number;
             /** Format: double */
             length_cm: number;
+            /**
+             * Format: double
+             * @description grown in the last season
+             */
+            ring_cm: number;
+            /**
+             * Format: double
+             * @description of its end, from the vertical
+             */
+            tip_deg: number;
         };
         LoadBody: {
             /** Format: int64 */
@@ -3360,7 +3396,7 @@ export interface components {
         Meta: {
             choices: components["schemas"]["ChoiceMeta"][];
             demo: boolean;
-            forms: components["schemas"]["NamedMeta"][];
+            forms: components["schemas"]["FormMeta"][];
             /** @description what outside a plot carries sickness to its trees */
             hosts: components["schemas"]["SlugMeta"][];
             kinds: components["schemas"]["KindMeta"][];
@@ -3371,7 +3407,7 @@ export interface components {
             tasks: components["schemas"]["TaskMeta"][];
             /** Format: date */
             today: string;
-            vigour_classes: string[];
+            vigour_classes: ("very-dwarfing" | "dwarfing" | "semi-dwarfing" | "semi-vigorous" | "vigorous")[];
         };
         NamedMeta: {
             name: string;
@@ -4386,6 +4422,8 @@ export interface components {
             tools?: string;
         };
         ShootBody: {
+            /** @description of one that sinks or struggles over the years it was mapped in */
+            course?: string;
             /**
              * Format: double
              * @description where the part shown starts
@@ -4405,7 +4443,7 @@ export interface components {
             rings: components["schemas"]["DrawnRing"][];
             /** @description what the bearing habit means for this shoot */
             says: string;
-            /** @description how the limb was clothed, year by year */
+            /** @description how the limb stood and was clothed, year by year, the last first */
             years: components["schemas"]["LimbYear"][];
         };
         ShootWord: {
@@ -4566,6 +4604,8 @@ export interface components {
             carried: components["schemas"]["CarriedBody"][];
             /** @description the school's choices behind it */
             choices: components["schemas"]["ChoiceBody"][];
+            /** @description what is still to do once the cuts are made */
+            clear_up: string[];
             /** Format: date */
             closes?: string;
             /**
@@ -4850,7 +4890,7 @@ export interface components {
             /** @description its height on the body of who works */
             on_body?: string;
             /** @description x, y, z in cm */
-            place: number[] | null;
+            place: number[];
             price: string[];
             /** @description other cuts that would do */
             runners: components["schemas"]["SpotBody"][];
@@ -5044,7 +5084,7 @@ export interface components {
              */
             done_cm: number;
             /** @description x, y, z in cm: the highest point that stays this year */
-            end: number[] | null;
+            end: number[];
             /** @description the limb that takes over this year */
             heir?: string;
             /** @description the limb that takes over when all is done */
@@ -5144,7 +5184,7 @@ export interface components {
             /** @description its size was estimated, not measured */
             estimated?: boolean;
             /** @enum {string} */
-            form?: "open-vase" | "low-bush" | "modified-leader" | "central-leader" | "wire-tiers" | "flat-fan" | "step-over" | "shrub" | "late-leader";
+            form?: "open-vase" | "low-bush" | "modified-leader" | "central-leader" | "wire-tiers" | "flat-fan" | "step-over" | "shrub" | "late-leader" | "slim-leader" | "four-arm";
             /** Format: date */
             gone?: string;
             /** @enum {string} */
@@ -5327,6 +5367,8 @@ export interface components {
             day: string;
             /** @description the sicknesses it resists, as its owner knows it */
             resists?: string;
+            /** @description where they may get under a building */
+            roots?: string;
             summary: components["schemas"]["TreeSummary"];
             tasks: components["schemas"]["TaskBody"][];
         };
@@ -5587,7 +5629,7 @@ export interface components {
             gain_cm: number;
             kind: string;
             /** @description x, y, z in cm */
-            place: number[] | null;
+            place: number[];
             reasons: string[];
             /** Format: double */
             score: number;

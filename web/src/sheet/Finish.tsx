@@ -65,6 +65,16 @@ export function Finish({ steps, slip, asking, code, waiting, began, measured, on
           </li>
         ))}
       </ul>
+      {cut.length > 0 && slip.clear_up.length > 0 && (
+        <details className="sm">
+          <summary>Before you go to the next tree</summary>
+          <ul>
+            {slip.clear_up.map((s) => (
+              <li key={s}>{s}</li>
+            ))}
+          </ul>
+        </details>
+      )}
       <TextField
         size="small"
         label="Minutes"

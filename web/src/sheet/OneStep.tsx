@@ -7,6 +7,7 @@ import { StakeLabel } from '../drawing/StakeLabel';
 import { TreeDrawing } from '../drawing/TreeDrawing';
 import type { Waiting } from '../outbox/box';
 import { useWidth } from '../shared/measure';
+import { usePhone } from '../shared/phone';
 import { useHere } from '../shared/orchard';
 import { Trouble } from '../shared/Trouble';
 import { say } from '../shared/units';
@@ -58,7 +59,7 @@ export function OneStep({
   const [keeping, setKeeping] = useState(false);
   const [other, setOther] = useState(false);
   const [box, width] = useWidth(390);
-  const phone = typeof window.matchMedia === 'function' && window.matchMedia('(max-width: 700px)').matches;
+  const phone = usePhone();
   const { limbs, going } = useMemo(() => goingOf(bench.limbs, slip), [bench.limbs, slip]);
   const choice = choiceOf(s, slip, waiting);
   const moved = movedTo(s, slip, waiting);

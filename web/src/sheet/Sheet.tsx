@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import { StakeLabel } from '../drawing/StakeLabel';
 import { useAllHelperLinks } from '../helper/queries';
+import { Segments } from '../shared/Segments';
 import { useAddress } from '../shared/address';
 import { long, plain } from '../shared/day';
 import { useHere } from '../shared/orchard';
@@ -14,9 +15,9 @@ import { useSheet, type SheetOf, type Stop } from './queries';
 import './sheet.css';
 
 const times = [
-  { minutes: 30, name: '30 minutes' },
-  { minutes: 120, name: '2 hours' },
-  { minutes: 0, name: 'All' },
+  { value: 30, name: '30 minutes' },
+  { value: 120, name: '2 hours' },
+  { value: 0, name: 'All' },
 ];
 
 /** The day's work in the hand: what to bring, then tree by tree in the order one walks. */
@@ -43,18 +44,13 @@ export default function Sheet() {
             {long(s.day)}; {count(s.stops.length, 'tree')}, {s.minutes} min, {say(s.metres, 'm', units)} to walk
           </p>
         </div>
-        <div className="segments noprint" role="group" aria-label="The time you have">
-          {times.map((t) => (
-            <button
-              key={t.minutes}
-              type="button"
-              aria-pressed={s.asked_minutes === t.minutes}
-              onClick={() => put({ minutes: String(t.minutes) })}
-            >
-              {t.name}
-            </button>
-          ))}
-        </div>
+        <Segments
+          label="The time you have"
+          className="noprint"
+          all={times}
+          value={s.asked_minutes}
+          onChange={(minutes) => put({ minutes: String(minutes) })}
+        />
         <button type="button" className="plain noprint" onClick={() => window.print()}>
           Print
         </button>

@@ -1,5 +1,5 @@
-import { keepPreviousData, queryOptions, useQuery } from '@tanstack/react-query';
-import { api, need, type Schemas } from '../shared/api';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { ask, type Schemas } from '../shared/api';
 import type { Day } from '../shared/day';
 
 export type SheetOf = Schemas['SheetBody'];
@@ -8,10 +8,11 @@ export type SheetJob = Schemas['SheetJobBody'];
 
 /** The walk of a day in the minutes one has; 0: all there is. */
 export const sheetAsked = (slug: string, day: Day, minutes: number) =>
-  queryOptions({
-    queryKey: ['sheet', slug, day, minutes],
-    queryFn: () => need(api.GET('/api/orchards/{slug}/sheet', { params: { path: { slug }, query: { day, minutes } } })),
-    placeholderData: keepPreviousData,
-  });
+  ask.queryOptions(
+    'get',
+    '/api/orchards/{slug}/sheet',
+    { params: { path: { slug }, query: { day, minutes } } },
+    { placeholderData: keepPreviousData },
+  );
 
 export const useSheet = (slug: string, day: Day, minutes: number) => useQuery(sheetAsked(slug, day, minutes));

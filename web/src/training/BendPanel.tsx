@@ -1,6 +1,9 @@
 import Button from '@mui/material/Button';
 import Slider from '@mui/material/Slider';
 import { lazy, Suspense, useState } from 'react';
+import { Select } from '../shared/plain';
+import { materials, type Material } from './materials';
+import { Segments, type Segment } from '../shared/Segments';
 import { plain } from '../shared/day';
 import { useHere } from '../shared/orchard';
 import { useOfferUndo } from '../shared/undo';
@@ -24,25 +27,14 @@ interface Props {
 
 type Device = NonNullable<BendAsked['device']>;
 
-const devices: { slug: Device; name: string }[] = [
-  { slug: 'peg_tie', name: 'Cord to peg' },
-  { slug: 'weight', name: 'Weight' },
-  { slug: 'spreader', name: 'Spreader' },
-  { slug: 'notched_stick', name: 'Notched stick' },
-  { slug: 'clothespin', name: 'Clothespin' },
-  { slug: 'tie_up', name: 'Tie up' },
+const devices: Segment<Device>[] = [
+  { value: 'peg_tie', name: 'Cord to peg' },
+  { value: 'weight', name: 'Weight' },
+  { value: 'spreader', name: 'Spreader' },
+  { value: 'notched_stick', name: 'Notched stick' },
+  { value: 'clothespin', name: 'Clothespin' },
+  { value: 'tie_up', name: 'Tie up' },
 ];
-
-const materials = [
-  ['stretch-tape', 'stretch tape'],
-  ['cloth', 'strip of cloth'],
-  ['jute', 'jute'],
-  ['cord', 'cord'],
-  ['wood', 'wood'],
-  ['bamboo', 'bamboo'],
-] as const;
-
-type Material = (typeof materials)[number][0];
 
 const stiff = new Set(['spreader', 'notched_stick', 'clothespin']);
 /** What a device is fixed to, where it stands between no two limbs. */
@@ -50,8 +42,6 @@ const anchorOf = (device: Device) => {
   if (device === 'peg_tie') return 'peg';
   return stiff.has(device) || device === 'tie_up' ? 'trunk' : '';
 };
-
-const deviceSlugs = new Set<string>(devices.map((d) => d.slug));
 
 /** One limb bent: now, today, later; with what, how long, how wide the loop. */
 export function BendPanel({ bend, late, others, even, which, error, asked, onAsk }: Props) {
@@ -67,8 +57,8 @@ export function BendPanel({ bend, late, others, even, which, error, asked, onAsk
   const holds = read ?? bend.today_deg;
   const cm = (x: number) => say(x, 'cm', units);
   const to = asked.aim_deg ?? bend.to_deg;
-  const can = deviceSlugs.has(bend.device);
-  const device = can ? (bend.device as Device) : undefined;
+  const device = devices.find((d) => d.value === bend.device)?.value;
+  const can = device !== undefined;
   const of = material ?? (device && stiff.has(device) ? 'bamboo' : 'stretch-tape');
   const put = () => {
     if (!device) return;
@@ -158,31 +148,22 @@ export function BendPanel({ bend, late, others, even, which, error, asked, onAsk
       ))}
       {can && (
         <>
-          <div className="segments small wrap" role="group" aria-label="With what">
-            {devices
-              .filter((d) => d.slug !== 'tie_up' || bend.to_deg < bend.now_deg)
-              .map((d) => (
-                <button
-                  key={d.slug}
-                  type="button"
-                  aria-pressed={bend.device === d.slug}
-                  onClick={() => ask({ device: d.slug })}
-                >
-                  {d.name}
-                </button>
-              ))}
-          </div>
+          <Segments
+            label="With what"
+            small
+            wrap
+            all={devices.filter((d) => d.value !== 'tie_up' || bend.to_deg < bend.now_deg)}
+            value={device}
+            onChange={(d) => ask({ device: d })}
+          />
           {bend.partners.length > 0 && (
             <label className="sm">
               It stands against{' '}
-              <select value={bend.between?.limb ?? ''} onChange={(e) => ask({ between: e.target.value })}>
-                <option value="">the trunk</option>
-                {bend.partners.map((p) => (
-                  <option key={p} value={p}>
-                    {p}
-                  </option>
-                ))}
-              </select>
+              <Select
+                all={[{ value: '', name: 'the trunk' }, ...bend.partners.map((p) => ({ value: p, name: p }))]}
+                value={bend.between?.limb ?? ''}
+                onChange={(between) => ask({ between })}
+              />
             </label>
           )}
           {bend.between && (
@@ -239,14 +220,7 @@ export function BendPanel({ bend, late, others, even, which, error, asked, onAsk
           <p className="sm">{bend.how}</p>
           <p className="sm q">At home: {bend.stand_in}.</p>
           <label className="sm">
-            Made of{' '}
-            <select value={of} onChange={(e) => setMaterial(e.target.value as Material)}>
-              {materials.map(([slug, name]) => (
-                <option key={slug} value={slug}>
-                  {name}
-                </option>
-              ))}
-            </select>
+            Made of <Select all={materials.bend} value={of} onChange={setMaterial} />
           </label>
           {!bend.rig && (
             <details className="sm">

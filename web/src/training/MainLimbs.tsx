@@ -1,3 +1,4 @@
+import { WordSelect } from './WordSelect';
 import { compass } from '../drawing/wood';
 import { useHere } from '../shared/orchard';
 import { say } from '../shared/units';
@@ -12,6 +13,13 @@ interface Props {
   chosen: string | undefined;
   onChoose: (limb: string) => void;
 }
+
+const limbWords = [
+  { value: 'keep', name: 'keep it' },
+  { value: 'bend', name: 'bend it first' },
+  { value: 'doubt', name: 'doubt it' },
+  { value: 'out', name: 'out' },
+] as const;
 
 /** The best set of main limbs beside the next, and one's own word on each. */
 export function MainLimbsPanel({ choice: c, marks, onMarks, error, chosen, onChoose }: Props) {
@@ -57,27 +65,17 @@ export function MainLimbsPanel({ choice: c, marks, onMarks, error, chosen, onCho
                   {k.angle_deg}°{k.bent && <small className="q"> bent</small>}
                 </td>
                 <td>
-                  <select
-                    aria-label={`Your word on ${k.limb}`}
+                  <WordSelect
+                    limb={k.limb}
                     value={mark?.mark ?? (mark?.angle_deg ? 'bend' : '')}
-                    onChange={(e) => {
-                      const v = e.target.value;
+                    all={limbWords}
+                    onSay={(v) => {
+                      const rest = marks.filter((m) => m.limb !== k.limb);
                       if (v === '') set(k.limb, undefined);
-                      else if (v === 'bend')
-                        onMarks([...marks.filter((m) => m.limb !== k.limb), { limb: k.limb, angle_deg: 50 }]);
                       else
-                        onMarks([
-                          ...marks.filter((m) => m.limb !== k.limb),
-                          { limb: k.limb, mark: v as 'keep' | 'doubt' | 'out' },
-                        ]);
+                        onMarks([...rest, v === 'bend' ? { limb: k.limb, angle_deg: 50 } : { limb: k.limb, mark: v }]);
                     }}
-                  >
-                    <option value="">–</option>
-                    <option value="keep">keep it</option>
-                    <option value="bend">bend it first</option>
-                    <option value="doubt">doubt it</option>
-                    <option value="out">out</option>
-                  </select>
+                  />
                 </td>
               </tr>
             );

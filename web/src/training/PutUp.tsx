@@ -1,25 +1,15 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import { Select } from '../shared/plain';
+import { materials, type Material } from './materials';
+import { Segments } from '../shared/Segments';
 import { Trouble } from '../shared/Trouble';
 import { useHere } from '../shared/orchard';
 import { useOfferUndo } from '../shared/undo';
 import { read, show, unitOf } from '../shared/units';
-import { useLogRig, type Rig, type RigDone, type Which } from './queries';
+import { useLogRig, type Rig, type Which } from './queries';
 
-type Act = RigDone['act'];
 type Standing = 'stake' | 'wire';
-
-const materials: Record<Standing, [NonNullable<Act['material']>, string][]> = {
-  stake: [
-    ['wood', 'wood'],
-    ['bamboo', 'bamboo'],
-    ['metal', 'metal'],
-  ],
-  wire: [
-    ['metal', 'wire'],
-    ['cord', 'cord'],
-  ],
-};
 
 /** What stays with a tree: a stake, a wire at its height. Looked after like what bends, and never forgotten. */
 export function PutUp({ which, wires, rigs }: { which: Which; wires: readonly number[]; rigs: readonly Rig[] }) {
@@ -30,10 +20,10 @@ export function PutUp({ which, wires, rigs }: { which: Which; wires: readonly nu
   const up = new Set(rigs.filter((r) => r.rig.device === 'wire').map((r) => Math.round(r.rig.at_cm ?? 0)));
   const next = wires.find((w) => !up.has(Math.round(w)));
   const [typed, setTyped] = useState<string>();
-  const [material, setMaterial] = useState<Act['material']>();
+  const [material, setMaterial] = useState<Material>();
   const usual = device === 'wire' ? next : 60;
   const height = typed === undefined ? usual : read(typed, 'cm', units);
-  const of = material && materials[device].some(([m]) => m === material) ? material : materials[device][0]?.[0];
+  const of = material && materials[device].some((m) => m.value === material) ? material : materials[device][0]?.value;
   const put = () =>
     log.mutate(
       {
@@ -56,13 +46,16 @@ export function PutUp({ which, wires, rigs }: { which: Which; wires: readonly nu
   return (
     <details className="putup">
       <summary>Put up a stake or a wire</summary>
-      <div className="segments small" role="group" aria-label="What is put up">
-        {(['stake', 'wire'] as const).map((d) => (
-          <button key={d} type="button" aria-pressed={device === d} onClick={() => setDevice(d)}>
-            {d}
-          </button>
-        ))}
-      </div>
+      <Segments
+        label="What is put up"
+        small
+        all={[
+          { value: 'stake', name: 'stake' },
+          { value: 'wire', name: 'wire' },
+        ]}
+        value={device}
+        onChange={setDevice}
+      />
       <label className="sm">
         {device === 'wire' ? 'Height' : 'Tied at'}, {unitOf('cm', units)}{' '}
         <input
@@ -73,14 +66,7 @@ export function PutUp({ which, wires, rigs }: { which: Which; wires: readonly nu
         />
       </label>{' '}
       <label className="sm">
-        of{' '}
-        <select value={of} onChange={(e) => setMaterial(materials[device].find(([m]) => m === e.target.value)?.[0])}>
-          {materials[device].map(([slug, name]) => (
-            <option key={slug} value={slug}>
-              {name}
-            </option>
-          ))}
-        </select>
+        of <Select<Material> all={materials[device]} value={of ?? ''} onChange={setMaterial} />
       </label>
       <Trouble error={log.error} holds={log.error ? 'Nothing was logged; what you set stands.' : ''} />
       <div className="acts">

@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { StakeLabel } from '../drawing/StakeLabel';
 import { useBench } from '../bench/queries';
+import { SegmentRow } from '../shared/Segments';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
@@ -64,12 +65,12 @@ function Trained({ which }: { which: Which }) {
             {data.age < 99 ? `, year ${String(data.age)}` : ''}
             {data.stands > 0 && data.age < data.stands ? `; its frame stands in year ${String(data.stands)}` : ''}
           </p>
-          <nav className="segments" aria-label="Cut or train">
+          <SegmentRow nav label="Cut or train">
             <Link to={`/${orchard.slug}/trees/${which.id}`}>Cut</Link>
             <Link to={`/${orchard.slug}/trees/${which.id}/training`} aria-current="page">
               Train
             </Link>
-          </nav>
+          </SegmentRow>
         </header>
         {data.says.map((s) => (
           <p key={s} className="sm">
@@ -94,10 +95,12 @@ function Trained({ which }: { which: Which }) {
           )
         )}
         {limbs.length === 0 && !data.planting && (
-          <p className="empty">
-            No map of this tree yet: <Link to={`/${orchard.slug}/trees/${which.id}?side=map`}>sketch it first</Link>,
-            then its limbs can be chosen and bent.
-          </p>
+          <div className="empty">
+            <p>
+              No map of this tree yet: <Link to={`/${orchard.slug}/trees/${which.id}?side=map`}>sketch it first</Link>,
+              then its limbs can be chosen and bent.
+            </p>
+          </div>
         )}
         <StillOn rigs={data.rigs} which={which} day={which.day} />
         <PutUp which={which} wires={data.wall?.wires_cm ?? []} rigs={data.rigs} />

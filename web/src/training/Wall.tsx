@@ -1,3 +1,4 @@
+import { WordSelect } from './WordSelect';
 import { dot, stationAt, stationCount, type Limb } from '../drawing/wood';
 import { useWidth } from '../shared/measure';
 import { useHere } from '../shared/orchard';
@@ -82,6 +83,12 @@ const Posts = ({ left, right, top }: { left: number; right: number; top: number 
     ))}
   </>
 );
+
+const armWords = [
+  { value: 'keep', name: 'an arm' },
+  { value: 'doubt', name: 'doubt it' },
+  { value: 'out', name: 'no arm' },
+] as const;
 
 /** The flat tree on its wires, seen from in front: side a to the right of the drawing as it is named. */
 export function WallView({ wall, limbs, rigs }: { wall: Wall; limbs: readonly Limb[]; rigs: readonly Rig[] }) {
@@ -376,20 +383,15 @@ export function WallSide({ wall, marks, onMarks, error }: SideProps) {
                   <td className="n num">{say(k.height_cm, 'cm', units)}</td>
                   <td className="n num">{say(k.length_cm, 'cm', units)}</td>
                   <td>
-                    <select
-                      aria-label={`Your word on ${k.limb}`}
+                    <WordSelect
+                      limb={k.limb}
                       value={marks.find((m) => m.limb === k.limb)?.mark ?? ''}
-                      onChange={(e) => {
+                      all={armWords}
+                      onSay={(v) => {
                         const rest = marks.filter((m) => m.limb !== k.limb);
-                        const mark = e.target.value as '' | NonNullable<CandidateMark['mark']>;
-                        onMarks(mark === '' ? rest : [...rest, { limb: k.limb, mark }]);
+                        onMarks(v === '' || v === 'bend' ? rest : [...rest, { limb: k.limb, mark: v }]);
                       }}
-                    >
-                      <option value="">–</option>
-                      <option value="keep">an arm</option>
-                      <option value="doubt">doubt it</option>
-                      <option value="out">no arm</option>
-                    </select>
+                    />
                   </td>
                 </tr>
               ))}

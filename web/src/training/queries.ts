@@ -1,5 +1,5 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, need, type Schemas } from '../shared/api';
+import { api, ask, need, type Schemas } from '../shared/api';
 import type { Day } from '../shared/day';
 import { wrote } from '../shared/stale';
 
@@ -29,27 +29,27 @@ export interface Which {
 
 const params = ({ slug, id, day }: Which) => ({ path: { slug, id }, query: { day } });
 
-const trainingKey = (w: Which) => ['training', w.slug, w.id, w.day];
+const trainingAsked = (w: Which) =>
+  ask.queryOptions(
+    'get',
+    '/api/orchards/{slug}/trees/{id}/training',
+    { params: params(w) },
+    { placeholderData: keepPreviousData },
+  );
 
-export function useTraining(w: Which) {
-  return useQuery({
-    queryKey: trainingKey(w),
-    queryFn: () => need(api.GET('/api/orchards/{slug}/trees/{id}/training', { params: params(w) })),
-    placeholderData: keepPreviousData,
-  });
-}
+export const useTraining = (w: Which) => useQuery(trainingAsked(w));
 
 /** A limb bent as it is asked for; while it is dragged the last answer stays. */
 export function useBend(w: Which, asked: BendAsked | undefined) {
-  return useQuery({
-    queryKey: ['bend', w.slug, w.id, w.day, asked],
-    queryFn: () =>
-      need(
-        api.POST('/api/orchards/{slug}/trees/{id}/training/bend', { params: params(w), body: asked ?? { limb: '' } }),
-      ),
-    placeholderData: (previous) => (previous?.limb === asked?.limb ? previous : undefined),
-    enabled: asked !== undefined,
-  });
+  return ask.useQuery(
+    'post',
+    '/api/orchards/{slug}/trees/{id}/training/bend',
+    { params: params(w), body: asked ?? { limb: '' } },
+    {
+      placeholderData: (previous) => (previous?.limb === asked?.limb ? previous : undefined),
+      enabled: asked !== undefined,
+    },
+  );
 }
 
 /** What a person says of shoots and buds, kept with the tree; the training by it comes back. */
@@ -58,7 +58,7 @@ export function useSay(w: Which) {
   return useMutation({
     mutationFn: (body: Words) =>
       need(api.POST('/api/orchards/{slug}/trees/{id}/training/words', { params: params(w), body })),
-    onSuccess: (training) => wrote(client, [[trainingKey(w), training]]),
+    onSuccess: (training) => wrote(client, [[trainingAsked(w).queryKey, training]]),
   });
 }
 
@@ -72,9 +72,10 @@ export function useLogRig(w: Which) {
 }
 
 export function useDevices(slug: string, day: Day) {
-  return useQuery({
-    queryKey: ['devices', slug, day],
-    queryFn: () => need(api.GET('/api/orchards/{slug}/devices', { params: { path: { slug }, query: { day } } })),
-    placeholderData: keepPreviousData,
-  });
+  return ask.useQuery(
+    'get',
+    '/api/orchards/{slug}/devices',
+    { params: { path: { slug }, query: { day } } },
+    { placeholderData: keepPreviousData },
+  );
 }

@@ -1,7 +1,7 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { keepPreviousData } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { useAddress } from '../shared/address';
-import { api, need, type Schemas } from '../shared/api';
+import { ask, type Schemas } from '../shared/api';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
@@ -35,20 +35,17 @@ export default function Why() {
   const yes = list(params.get('yes'));
   const no = list(params.get('no'));
   const skip = list(params.get('skip'));
-  const asked = useQuery({
-    queryKey: ['diagnosis', orchard.slug, id, settled, complaint, yes.join(), no.join()],
-    queryFn: () =>
-      need(
-        api.GET('/api/orchards/{slug}/trees/{id}/diagnosis', {
-          params: {
-            path: { slug: orchard.slug, id },
-            query: { day: settled, complaint, yes: yes.join(','), no: no.join(',') },
-          },
-        }),
-      ),
-    placeholderData: keepPreviousData,
-    enabled: complaint !== '',
-  });
+  const asked = ask.useQuery(
+    'get',
+    '/api/orchards/{slug}/trees/{id}/diagnosis',
+    {
+      params: {
+        path: { slug: orchard.slug, id },
+        query: { day: settled, complaint, yes: yes.join(','), no: no.join(',') },
+      },
+    },
+    { placeholderData: keepPreviousData, enabled: complaint !== '' },
+  );
   const add = (k: 'yes' | 'no' | 'skip', question: string) =>
     put((now) => ({ [k]: [...list(now.get(k)), question].join(',') }));
   const anew = { yes: undefined, no: undefined, skip: undefined };

@@ -1,5 +1,5 @@
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
+import { Choose } from '../shared/Choose';
 import type { Entry } from '../shared/api';
 import { useHere } from '../shared/orchard';
 
@@ -24,32 +24,27 @@ export function GraftFields({
   const set = (part: Partial<Graft>) => onChange({ ...graft, ...part });
   return (
     <>
-      <TextField
-        select
+      <Choose
         label="Mother tree"
         value={graft.mother ?? elsewhere}
-        onChange={(e) => {
-          const mother = trees.find((t) => t.id === e.target.value);
+        onChange={(v) => {
+          const mother = trees.find((t) => t.id === v);
           const { mother: _, ...rest } = graft;
           onChange(mother ? { ...rest, mother: mother.id, kind: mother.kind } : rest);
         }}
-      >
-        <MenuItem value={elsewhere}>from elsewhere</MenuItem>
-        {trees.map((t) => (
-          <MenuItem key={t.id} value={t.id}>
-            {t.code} {t.name || t.kind_name}
-          </MenuItem>
-        ))}
-      </TextField>
+        all={[
+          { value: elsewhere, name: 'from elsewhere' },
+          ...trees.map((t) => ({ value: t.id, name: `${t.code} ${t.name || t.kind_name}` })),
+        ]}
+      />
       {!graft.mother && (
         <>
-          <TextField select label="Wood of" value={graft.kind ?? ''} onChange={(e) => set({ kind: e.target.value })}>
-            {meta.kinds.map((k) => (
-              <MenuItem key={k.slug} value={k.slug}>
-                {k.name}
-              </MenuItem>
-            ))}
-          </TextField>
+          <Choose
+            label="Wood of"
+            value={graft.kind ?? ''}
+            onChange={(v) => set({ kind: v })}
+            all={meta.kinds.map((k) => ({ value: k.slug, name: k.name }))}
+          />
           <TextField
             label="From which tree, or whom"
             value={graft.source ?? ''}
@@ -58,21 +53,15 @@ export function GraftFields({
         </>
       )}
       <div className="pair">
-        <TextField
-          select
+        <Choose
           label="Way"
           value={graft.way ?? ''}
-          onChange={(e) => {
-            const way = ways.find((w) => w === e.target.value);
+          onChange={(v) => {
+            const way = ways.find((w) => w === v);
             if (way) set({ way });
           }}
-        >
-          {ways.map((w) => (
-            <MenuItem key={w} value={w}>
-              {w}
-            </MenuItem>
-          ))}
-        </TextField>
+          all={ways.map((w) => ({ value: w, name: w }))}
+        />
         <Count label="Pieces" value={graft.pieces} onChange={(pieces) => set({ pieces })} />
       </div>
     </>

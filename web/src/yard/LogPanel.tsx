@@ -1,11 +1,11 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useRef, useState, type FormEvent } from 'react';
+import { Choose } from '../shared/Choose';
 import { faultOf, Refused, type Entry } from '../shared/api';
 import type { Day } from '../shared/day';
 import { useLog, usePeople } from '../shared/queries';
@@ -192,19 +192,21 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
       const fruit = num('fruit');
       if (fruit !== undefined) e.fruit = Math.round(fruit);
     } else {
+      // what was typed for another kind stays in the form and is not sent
       if (kind === 'observed') e.stage = text('stage');
-      if (text('task')) e.task = text('task');
+      if (kind === 'trouble' && text('task')) e.task = text('task');
       const tmin = readTemp(text('tmin_c'), units);
       if (frost && tmin !== undefined) e.tmin_c = tmin;
-      if (text('agent')) e.agent = text('agent');
       const count = num('count');
-      if (count !== undefined) e.count = Math.round(count);
-      if (text('treatment')) e.treatment = text('treatment');
+      if (kind === 'seen' && count !== undefined) e.count = Math.round(count);
+      if ((kind === 'seen' || kind === 'treatment') && text('agent')) e.agent = text('agent');
+      if (kind === 'treatment' && text('treatment')) e.treatment = text('treatment');
     }
-    for (const [k, q] of measured) {
-      const v = read(text(k), q, units);
-      if (v !== undefined) e[k] = v;
-    }
+    if (task || kind === 'measured')
+      for (const [k, q] of measured) {
+        const v = read(text(k), q, units);
+        if (v !== undefined) e[k] = v;
+      }
     return e;
   };
 
@@ -264,13 +266,12 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
           ))}
         </ToggleButtonGroup>
       ) : (
-        <TextField select label="What" value={kind} onChange={(e) => setKind(e.target.value)}>
-          {seenKinds.map((k) => (
-            <MenuItem key={k.value} value={k.value}>
-              {k.label}
-            </MenuItem>
-          ))}
-        </TextField>
+        <Choose
+          label="What"
+          value={kind}
+          onChange={(v) => setKind(v)}
+          all={seenKinds.map((k) => ({ value: k.value, name: k.label }))}
+        />
       )}
       <div className="pair">
         <TextField
@@ -340,19 +341,23 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
       )}
       {task?.kind === 'planting-cut' && worked && number('headed_cm', `Headed at, ${unitOf('cm', units)}`)}
       {task?.kind === 'graft-wood' && worked && (
-        <TextField select label="Kept in" value={text('packing')} onChange={(e) => set('packing', e.target.value)}>
-          <MenuItem value="sawdust">damp sawdust in a bag</MenuItem>
-          <MenuItem value="paper">damp paper in a bag</MenuItem>
-        </TextField>
+        <Choose
+          label="Kept in"
+          value={text('packing')}
+          onChange={(v) => set('packing', v)}
+          all={[
+            { value: 'sawdust', name: 'damp sawdust in a bag' },
+            { value: 'paper', name: 'damp paper in a bag' },
+          ]}
+        />
       )}
       {task?.kind === 'bend' && worked && (
-        <TextField select label="With" value={text('device')} onChange={(e) => set('device', e.target.value)}>
-          {['tie', 'spreader', 'weight', 'clothespin'].map((d) => (
-            <MenuItem key={d} value={d}>
-              {d}
-            </MenuItem>
-          ))}
-        </TextField>
+        <Choose
+          label="With"
+          value={text('device')}
+          onChange={(v) => set('device', v)}
+          all={['tie', 'spreader', 'weight', 'clothespin'].map((d) => ({ value: d, name: d }))}
+        />
       )}
       {task?.kind === 'graft' && worked && <GraftFields graft={graft} onChange={setGraft} hostId={treeId} />}
       {task?.kind === 'graft-look' && worked && <GraftTook graft={graft} onChange={setGraft} />}
@@ -376,20 +381,14 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
         </>
       )}
       {!task && kind === 'observed' && (
-        <TextField
-          select
+        <Choose
           label="Stage"
           value={text('stage')}
-          onChange={(e) => set('stage', e.target.value)}
+          onChange={(v) => set('stage', v)}
           required
           error={!!refusedField('stage')}
-        >
-          {meta.stages.map((s) => (
-            <MenuItem key={s.slug} value={s.slug}>
-              {s.name}
-            </MenuItem>
-          ))}
-        </TextField>
+          all={meta.stages.map((s) => ({ value: s.slug, name: s.name }))}
+        />
       )}
       {frost && number('tmin_c', `Lowest, ${degree(units)}`)}
       {frost && treeId && tick('of_plot', 'On the whole plot: every tree’s buds are reckoned with')}
@@ -401,13 +400,12 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
       )}
       {!task && kind === 'treatment' && field('treatment', 'What was used, or none')}
       {!task && kind === 'trouble' && (
-        <TextField select label="On which job" value={text('task')} onChange={(e) => set('task', e.target.value)}>
-          {meta.tasks.map((t) => (
-            <MenuItem key={t.kind} value={t.kind}>
-              {t.title}
-            </MenuItem>
-          ))}
-        </TextField>
+        <Choose
+          label="On which job"
+          value={text('task')}
+          onChange={(v) => set('task', v)}
+          all={meta.tasks.map((t) => ({ value: t.kind, name: t.title }))}
+        />
       )}
       {(outcome === 'left' || task || kind === 'trouble' || kind === 'treatment') &&
         field('reason', outcome === 'left' || !task ? 'Why' : 'Why then, if outside its window', {
@@ -418,13 +416,12 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
       <details>
         <summary className="q sm">Who, and the weather</summary>
         <div className="form">
-          <TextField select label="Who" value={text('who')} onChange={(e) => set('who', e.target.value)}>
-            {(people.data ?? []).map((p) => (
-              <MenuItem key={p.id} value={p.name}>
-                {p.name}
-              </MenuItem>
-            ))}
-          </TextField>
+          <Choose
+            label="Who"
+            value={text('who')}
+            onChange={(v) => set('who', v)}
+            all={(people.data ?? []).map((p) => ({ value: p.name, name: p.name }))}
+          />
           <div className="pair">
             {number('tmax_c', `Warmest, ${degree(units)}`)}
             {number('rain_mm', `Rain, ${unitOf('mm', units)}`)}

@@ -1,6 +1,5 @@
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
+import { Choose } from '../shared/Choose';
 import type { Meta } from '../shared/api';
 
 interface Props {
@@ -21,42 +20,30 @@ export function OwnChoices({ meta, own, onChange }: Props) {
         if (!choice) return null;
         return (
           <div key={key}>
-            <TextField
-              select
+            <Choose
               label={choice.name}
               value={own[key] ?? ''}
-              onChange={(e) => onChange({ ...own, [key]: e.target.value })}
+              onChange={(v) => onChange({ ...own, [key]: v })}
               helperText={value ? `For: ${value.for} Against: ${value.against}` : undefined}
-            >
-              {choice.values.map((v) => (
-                <MenuItem key={v.slug} value={v.slug}>
-                  {v.name}
-                </MenuItem>
-              ))}
-            </TextField>
+              all={choice.values.map((v) => ({ value: v.slug, name: v.name }))}
+            />
             <Button size="small" onClick={() => onChange(without(key))}>
               As the orchard does
             </Button>
           </div>
         );
       })}
-      <TextField
-        select
+      <Choose
         label="This tree departs from the school in"
         value=""
-        onChange={(e) => {
-          const choice = meta.choices.find((c) => c.key === e.target.value);
+        onChange={(v) => {
+          const choice = meta.choices.find((c) => c.key === v);
           if (choice) onChange({ ...own, [choice.key]: choice.default });
         }}
-      >
-        {meta.choices
+        all={meta.choices
           .filter((c) => c.key !== 'aim' && !keys.includes(c.key))
-          .map((c) => (
-            <MenuItem key={c.key} value={c.key}>
-              {c.name}
-            </MenuItem>
-          ))}
-      </TextField>
+          .map((c) => ({ value: c.key, name: c.name }))}
+      />
     </div>
   );
 }

@@ -1,24 +1,16 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { api, need } from '../shared/api';
+import { keepPreviousData } from '@tanstack/react-query';
+import { ask } from '../shared/api';
 import { useHere } from '../shared/orchard';
 
 /** The sun on a spot of the plot, the tree that is to stand there thought away, and what it means for planting. */
 export function SpotSun({ x, y, day, without }: { x: number; y: number; day?: string; without?: string }) {
   const { orchard } = useHere();
-  const sun = useQuery({
-    queryKey: ['spot-light', orchard.slug, x, y, day, without],
-    queryFn: () =>
-      need(
-        api.GET('/api/orchards/{slug}/light/spot', {
-          params: {
-            path: { slug: orchard.slug },
-            query: { x, y, ...(day && { day }), ...(without && { without }) },
-          },
-        }),
-      ),
-    placeholderData: keepPreviousData,
-    retry: false,
-  });
+  const sun = ask.useQuery(
+    'get',
+    '/api/orchards/{slug}/light/spot',
+    { params: { path: { slug: orchard.slug }, query: { x, y, ...(day && { day }), ...(without && { without }) } } },
+    { placeholderData: keepPreviousData, retry: false },
+  );
   if (!sun.data) return null;
   return (
     <p className="sm" role="status">

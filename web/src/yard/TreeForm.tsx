@@ -1,11 +1,10 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useQuery } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
-import { api, faultOf, need, Refused, type Schemas, type Tree } from '../shared/api';
+import { Choose, type Option } from '../shared/Choose';
+import { ask, faultOf, Refused, type Schemas, type Tree } from '../shared/api';
 import { useRemoveTree, useSaveTree } from '../shared/queries';
 import { between } from '../shared/day';
 import { useHere } from '../shared/orchard';
@@ -40,6 +39,23 @@ function plantedAt(years: string, today: string, south: boolean): string | undef
   return between(winter(year), today) >= n * 365 ? winter(year) : winter(year - 1);
 }
 
+/** What of a tree is chosen from a list. */
+type Chosen =
+  | 'kind'
+  | 'class'
+  | 'class_source'
+  | 'form'
+  | 'aim'
+  | 'chill'
+  | 'bloom'
+  | 'harvest'
+  | 'ground'
+  | 'graft'
+  | 'habit'
+  | 'self_fertile';
+
+const words = <T extends string>(list: readonly T[]) => list.map((v) => ({ value: v, name: v.replaceAll('-', ' ') }));
+
 /** Adds or edits a tree; its place is set on the plan beside, by pointer, keys or numbers. */
 export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
   const { orchard, meta, units } = useHere();
@@ -50,22 +66,30 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
   const [going, setGoing] = useState(false);
   const [mistake, setMistake] = useState(false);
   const kind = meta.kinds.find((k) => k.slug === tree.kind);
-  const check = useQuery({
-    queryKey: ['check-tree', orchard.slug, tree],
-    queryFn: () =>
-      need(api.POST('/api/orchards/{slug}/trees/check', { params: { path: { slug: orchard.slug } }, body: tree })),
-    retry: false,
-  });
+  const check = ask.useQuery(
+    'post',
+    '/api/orchards/{slug}/trees/check',
+    { params: { path: { slug: orchard.slug } }, body: tree },
+    { retry: false },
+  );
   const age = tree.planted ? Math.floor(between(tree.planted, today) / 365) : 99;
-  const advice = useQuery({
-    queryKey: ['advice', orchard.slug, tree.kind, tree.class, tree.x, tree.y, age],
-    queryFn: () => {
-      const present = tree.id && tree.form ? { present: tree.form, age } : {};
-      const query = { kind: tree.kind, class: tree.class ?? '', x: tree.x, y: tree.y, ...present };
-      return need(api.GET('/api/orchards/{slug}/advice', { params: { path: { slug: orchard.slug }, query } }));
+  const advice = ask.useQuery(
+    'get',
+    '/api/orchards/{slug}/advice',
+    {
+      params: {
+        path: { slug: orchard.slug },
+        query: {
+          kind: tree.kind,
+          class: tree.class ?? '',
+          x: tree.x,
+          y: tree.y,
+          ...(tree.id && tree.form ? { present: tree.form, age } : {}),
+        },
+      },
     },
-    retry: false,
-  });
+    { retry: false },
+  );
   const refused =
     save.error instanceof Refused ? save.error.fields : check.error instanceof Refused ? check.error.fields : [];
   const bad = (f: string) => faultOf(refused, f);
@@ -99,42 +123,19 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
       slotProps={{ htmlInput: { inputMode: 'decimal' } }}
     />
   );
-  const select = (
-    k:
-      | 'kind'
-      | 'class'
-      | 'class_source'
-      | 'form'
-      | 'aim'
-      | 'chill'
-      | 'bloom'
-      | 'harvest'
-      | 'ground'
-      | 'graft'
-      | 'habit'
-      | 'self_fertile',
+  const select = <K extends Chosen>(
+    k: K,
     label: string,
-    options: { value: string; label: string }[],
+    all: readonly Option<NonNullable<Tree[K]>>[],
     none?: string,
   ) => (
-    <TextField
-      select
+    <Choose<NonNullable<Tree[K]> | ''>
       label={label}
+      all={none === undefined ? all : [{ value: '', name: none }, ...all]}
       value={tree[k] ?? ''}
-      onChange={(e) => onChange({ ...tree, [k]: e.target.value === '' ? undefined : e.target.value } as Tree)}
+      onChange={(v) => onChange({ ...tree, [k]: v === '' ? undefined : v })}
       error={!!bad(k)}
-      slotProps={{
-        select: { displayEmpty: none !== undefined },
-        inputLabel: { shrink: none !== undefined ? true : undefined },
-      }}
-    >
-      {none !== undefined && <MenuItem value="">{none}</MenuItem>}
-      {options.map((o) => (
-        <MenuItem key={o.value} value={o.value}>
-          {o.label}
-        </MenuItem>
-      ))}
-    </TextField>
+    />
   );
   const tick = (
     k:
@@ -158,7 +159,6 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
       label={label}
     />
   );
-  const words = (list: string[]) => list.map((v) => ({ value: v, label: v.replaceAll('-', ' ') }));
 
   const send = (e: FormEvent) => {
     e.preventDefault();
@@ -177,7 +177,7 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
       {select(
         'kind',
         'Kind',
-        [...meta.kinds].sort((a, b) => a.name.localeCompare(b.name)).map((k) => ({ value: k.slug, label: k.name })),
+        [...meta.kinds].sort((a, b) => a.name.localeCompare(b.name)).map((k) => ({ value: k.slug, name: k.name })),
       )}
       {kind && kind.low_tree !== 'yes' && (
         <div className="trouble" style={{ borderColor: 'var(--summer)', margin: 0 }}>
@@ -225,7 +225,7 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
       {select(
         'form',
         'Form',
-        meta.forms.map((f) => ({ value: f.slug, label: f.name })),
+        meta.forms.map((f) => ({ value: f.slug, name: f.name })),
         'as advised',
       )}
       {advice.data && advice.data.length > 0 && (
@@ -238,13 +238,14 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
                   type="button"
                   className="plain"
                   style={{ fontWeight: 700, padding: '0 4px', minHeight: 24 }}
-                  onClick={() => onChange({ ...tree, form: a.form as NonNullable<Tree['form']> })}
+                  onClick={() => onChange({ ...tree, form: a.form })}
                 >
                   {a.name}
                 </button>
                 <span className="q">
-                  {say(a.height_m, 'm', units)} high, {say(a.ground_m2, 'm2', units)} of ground, {a.hours_a_year} h a
-                  year, full crop in {a.years_to_full_crop}: {a.sentence}.{' '}
+                  {say(a.height_m, 'm', units)} high, {say(a.ground_m2, 'm2', units)} of ground, about{' '}
+                  {say(a.crop_kg, 'kg', units)} and {a.hours_a_year} h a year, full crop in {a.years_to_full_crop}:{' '}
+                  {a.sentence}.{' '}
                   {a.keeps_present_form
                     ? 'An older tree keeps its form: changing costs more than it gives. '
                     : 'Score: '}

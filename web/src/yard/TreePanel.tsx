@@ -121,10 +121,9 @@ export function TreePanel({ id, onClose, onLog, onCorrect, onEdit }: Props) {
         {upper(kind.bearing_means)}. Reading its stages:{' '}
         {kind.stage_reading.replaceAll('_', ' ').replaceAll(' = ', ' is ')}.
       </p>
-      {nearBuilding(orchard.plot.features, s) && (
+      {q.data.roots && (
         <div className="trouble" style={{ borderColor: 'var(--summer)' }}>
-          Its roots may reach a building: one more reason for a small top, since roots follow the top. For foundations
-          ask someone who knows them.
+          {q.data.roots}
         </div>
       )}
       <h2 className="h3">The year’s account</h2>
@@ -155,16 +154,6 @@ export function TreePanel({ id, onClose, onLog, onCorrect, onEdit }: Props) {
 
 function upper(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
-}
-
-function nearBuilding(
-  features: { kind: string; points: { x: number; y: number }[] }[],
-  s: { x: number; y: number; roots_m: number },
-): boolean {
-  return features.some(
-    (f) =>
-      (f.kind === 'shed' || f.kind === 'house') && f.points.some((p) => Math.hypot(p.x - s.x, p.y - s.y) < s.roots_m),
-  );
 }
 
 function Fact({ name, value, title, over }: { name: string; value: string; title?: string; over?: boolean }) {

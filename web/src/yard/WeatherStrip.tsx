@@ -1,6 +1,6 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
-import { api, need, type Schemas } from '../shared/api';
+import { api, ask, need, type Schemas } from '../shared/api';
 import { plain, weekday } from '../shared/day';
 import { wrote } from '../shared/stale';
 import { say, type Units } from '../shared/units';
@@ -15,11 +15,12 @@ const pollMs = 60_000;
 
 export function useSky(slug: string) {
   const client = useQueryClient();
-  const sky = useQuery({
-    queryKey: ['weather', slug],
-    queryFn: () => need(api.GET('/api/orchards/{slug}/weather', { params: { path: { slug } } })),
-    refetchInterval: pollMs,
-  });
+  const sky = ask.useQuery(
+    'get',
+    '/api/orchards/{slug}/weather',
+    { params: { path: { slug } } },
+    { refetchInterval: pollMs },
+  );
   const got = sky.data?.got ?? '';
   const had = useRef(got);
   useEffect(() => {

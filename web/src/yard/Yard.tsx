@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { keptPicture } from '../drawing/Beneath';
+import { Segments } from '../shared/Segments';
 import { useAddress } from '../shared/address';
 import type { Entry, Feature, Tree } from '../shared/api';
 import { useReturn } from '../shared/focus';
@@ -188,14 +189,17 @@ export default function Yard() {
       <div className="yardgrid">
         <div style={{ minWidth: 0 }}>
           {plan.trees.length > 0 && !editing && (
-            <div className="segments small layers" role="group" aria-label="The plan shows">
-              <button type="button" aria-pressed={!lit} onClick={() => layer(false)}>
-                Work
-              </button>
-              <button type="button" aria-pressed={lit} onClick={() => layer(true)}>
-                Light
-              </button>
-            </div>
+            <Segments
+              label="The plan shows"
+              small
+              className="layers"
+              all={[
+                { value: false, name: 'Work' },
+                { value: true, name: 'Light' },
+              ]}
+              value={lit}
+              onChange={layer}
+            />
           )}
           <YardPlan
             light={lit ? light.data : undefined}

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Select } from '../shared/plain';
 import { useAddress } from '../shared/address';
 import type { Bar, Plan, Task, TreeSummary } from '../shared/api';
 import { monthStarts, plain, toNumber } from '../shared/day';
@@ -69,16 +70,16 @@ export default function Year() {
         {!weeks && (
           <label className="sm against">
             hold against{' '}
-            <select value={against} onChange={(e) => setAgainst(e.target.value)}>
-              <option value="">no other school</option>
-              {meta.presets
-                .filter((p) => p.slug !== orchard.school.preset)
-                .map((p) => (
-                  <option key={p.slug} value={p.slug}>
-                    {p.name}
-                  </option>
-                ))}
-            </select>
+            <Select
+              all={[
+                { value: '', name: 'no other school' },
+                ...meta.presets
+                  .filter((p) => p.slug !== orchard.school.preset)
+                  .map((p) => ({ value: p.slug, name: p.name })),
+              ]}
+              value={against}
+              onChange={setAgainst}
+            />
           </label>
         )}
         <button type="button" className="plain sm print" onClick={() => window.print()}>

@@ -1,5 +1,5 @@
-import { keepPreviousData, queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, need, type Schemas } from '../shared/api';
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, ask, need, type Schemas } from '../shared/api';
 import { addDays, language, toNumber, type Day } from '../shared/day';
 import { wrote } from '../shared/stale';
 
@@ -9,12 +9,12 @@ export type Dropped = Schemas['DroppedBody'];
 export type DayCost = Schemas['DayCostBody'];
 
 export const daysAsked = (slug: string, day: Day) =>
-  queryOptions({
-    queryKey: ['days', slug, day],
-    queryFn: () => need(api.GET('/api/orchards/{slug}/days', { params: { path: { slug }, query: { day } } })),
-    placeholderData: keepPreviousData,
-    enabled: day !== '',
-  });
+  ask.queryOptions(
+    'get',
+    '/api/orchards/{slug}/days',
+    { params: { path: { slug }, query: { day } } },
+    { placeholderData: keepPreviousData, enabled: day !== '' },
+  );
 
 export const useDays = (slug: string, day: Day) => useQuery(daysAsked(slug, day));
 
@@ -24,35 +24,30 @@ export function useSetDay(slug: string) {
   return useMutation({
     mutationFn: (body: { task_id: string; day?: Day }) =>
       need(api.PUT('/api/orchards/{slug}/days', { params: { path: { slug } }, body })),
-    onSuccess: (got) => wrote(client, [[['days', slug, got.day], got]]),
+    onSuccess: (got) => wrote(client, [[daysAsked(slug, got.day).queryKey, got]]),
   });
 }
 
 /** What each day would cost a job; asked for while it is being moved. */
 export function useDayCosts(slug: string, day: Day, task: string) {
-  return useQuery({
-    queryKey: ['day-costs', slug, day, task],
-    queryFn: () =>
-      need(
-        api.GET('/api/orchards/{slug}/days/costs', {
-          params: { path: { slug }, query: { day, task_id: task } },
-        }),
-      ),
-    enabled: task !== '' && day !== '',
-  });
+  return ask.useQuery(
+    'get',
+    '/api/orchards/{slug}/days/costs',
+    { params: { path: { slug }, query: { day, task_id: task } } },
+    { enabled: task !== '' && day !== '' },
+  );
 }
 
 export type OtherWindow = Schemas['OtherWindowBody'];
 
 /** The windows as another school would have them; asked for while one is held against the plan. */
 export function useOtherSchool(slug: string, day: Day, preset: string) {
-  return useQuery({
-    queryKey: ['other-school', slug, day, preset],
-    queryFn: () =>
-      need(api.GET('/api/orchards/{slug}/plan/other', { params: { path: { slug }, query: { day, preset } } })),
-    placeholderData: keepPreviousData,
-    enabled: preset !== '' && day !== '',
-  });
+  return ask.useQuery(
+    'get',
+    '/api/orchards/{slug}/plan/other',
+    { params: { path: { slug }, query: { day, preset } } },
+    { placeholderData: keepPreviousData, enabled: preset !== '' && day !== '' },
+  );
 }
 
 export const weekDays = 7;

@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { scaffoldOf, type Limb } from '../../drawing/wood';
 import { HelperLinks } from '../../helper/HelperLinks';
+import { SegmentRow, Segments, type Segment } from '../../shared/Segments';
 import { plain } from '../../shared/day';
 import { Trouble } from '../../shared/Trouble';
 import { percent } from '../../shared/units';
@@ -32,11 +33,11 @@ export type Look = '' | 'compare';
 
 type Order = 'step' | 'limb' | 'ground' | 'large';
 
-const orders: { slug: Order; name: string }[] = [
-  { slug: 'step', name: 'By step' },
-  { slug: 'limb', name: 'Limb by limb' },
-  { slug: 'ground', name: 'Ground first' },
-  { slug: 'large', name: 'Large first' },
+const orders: Segment<Order>[] = [
+  { value: 'step', name: 'By step' },
+  { value: 'limb', name: 'Limb by limb' },
+  { value: 'ground', name: 'Ground first' },
+  { value: 'large', name: 'Large first' },
 ];
 
 /** The slip: what to cut this season, where, in which order, under the stop line; and what waits. */
@@ -55,6 +56,7 @@ export function SlipPanel(p: Props) {
           : (slip?.steps ?? []),
     [slip, order, p.limbs],
   );
+  const begin = useMemo(() => startLimb(slip?.steps ?? [], p.limbs), [slip, p.limbs]);
   if (p.error) return <Trouble error={p.error} />;
   if (!slip) return <p className="q">Making the slip.</p>;
   const act = (s: Step, choice: 'taken' | 'left' | 'open') => decide.mutate({ choice, findings: s.findings });
@@ -89,25 +91,34 @@ export function SlipPanel(p: Props) {
       {slip.enough && <p className="sm">{slip.enough}</p>}
       {slip.way_in && <p className="sm q">{slip.way_in}</p>}
       <div className="turns">
-        <div className="segments small" role="group" aria-label="Slip of">
-          {(['dormant', 'summer'] as const).map((s) => (
-            <button key={s} type="button" aria-pressed={slip.season === s} onClick={() => p.onSeason(s)}>
-              {s === 'dormant' ? 'Winter' : 'Summer'}
-            </button>
-          ))}
-        </div>
+        <Segments
+          label="Slip of"
+          small
+          all={[
+            { value: 'dormant', name: 'Winter' },
+            { value: 'summer', name: 'Summer' },
+          ]}
+          value={slip.season}
+          onChange={p.onSeason}
+        />
         {steps.length > 1 && (
-          <div className="segments small" role="group" aria-label="Working order">
-            {orders
-              .filter((o) => o.slug !== 'ground' || (steps.some((s) => s.high) && steps.some((s) => !s.high)))
-              .map((o) => (
-                <button key={o.slug} type="button" aria-pressed={order === o.slug} onClick={() => setOrder(o.slug)}>
-                  {o.name}
-                </button>
-              ))}
-          </div>
+          <Segments
+            label="Working order"
+            small
+            all={orders.filter(
+              (o) => o.value !== 'ground' || (steps.some((s) => s.high) && steps.some((s) => !s.high)),
+            )}
+            value={order}
+            onChange={setOrder}
+          />
         )}
       </div>
+      {order === 'limb' && begin && (
+        <p className="sm q">
+          If you do not know where to begin: with {begin}. Its work lies lowest; stand back after it, and see what to
+          work with round it.
+        </p>
+      )}
       {slip.predicted && (
         <p className="sm" role="status">
           {slip.missed
@@ -215,7 +226,7 @@ export function SlipPanel(p: Props) {
           Grafting wood among what goes: {slip.graft_wood.slice(0, 5).join(', ')}. Keep it before it lies on the ground.
         </p>
       )}
-      <div className="segments" role="group" aria-label="Look ahead">
+      <SegmentRow label="Look ahead" className="lookahead">
         <button
           type="button"
           aria-pressed={look === 'compare'}
@@ -224,7 +235,7 @@ export function SlipPanel(p: Props) {
           Winter or summer
         </button>
         <Link to={`/${p.asking.slug}/trees/${encodeURIComponent(p.asking.id)}/ways`}>Two schools, side by side</Link>
-      </div>
+      </SegmentRow>
       <Levels slip={slip} />
       {!slip.predicted && slip.steps.length > 0 && <HelperLinks asking={p.asking} />}
       <details className="behind">
@@ -282,6 +293,18 @@ export function sectionsOf(slip: Slip): Part[] {
 function largeFirst(steps: readonly Step[]): Step[] {
   const sick = (s: Step) => (s.step === 1 ? 0 : 1);
   return [...steps].sort((a, b) => sick(a) - sick(b) || b.d_mm - a.d_mm || a.n - b.n);
+}
+
+/** The main limb whose work lies lowest: where one begins who does not dare to begin. */
+export function startLimb(steps: readonly Step[], limbs: readonly Limb[]): string | undefined {
+  const byId = new Map(limbs.map((l) => [l.id, l]));
+  const top = new Map<string, number>();
+  for (const s of steps) {
+    const on = scaffoldOf(byId, s.cut.limb);
+    top.set(on, Math.max(top.get(on) ?? 0, s.place?.[2] ?? 0));
+  }
+  const [first] = [...top].sort(([a, ha], [b, hb]) => ha - hb || a.localeCompare(b));
+  return top.size > 1 ? first?.[0] : undefined;
 }
 
 /** One moves round the tree from the top down and from outside in: scaffold by scaffold, the highest cut first. */

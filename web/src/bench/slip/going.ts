@@ -1,5 +1,10 @@
 import { stationAt, stationCount, type Limb } from '../../drawing/wood';
-import type { Slip } from './queries';
+import type { Step } from './queries';
+
+/** What of a slip is drawn: its cuts. */
+interface Cuts {
+  steps: readonly Pick<Step, 'n' | 'cut'>[];
+}
 
 export interface Going {
   limbs: readonly Limb[];
@@ -13,7 +18,7 @@ const takesNothing = new Set(['spur_thin', 'notch']);
  * The wood that goes with the steps of a slip: limbs cut part of the way get a station at the cut, so that what is drawn
  * hollow begins there; what hangs beyond a cut goes whole.
  */
-export function goingOf(limbs: readonly Limb[], slip: Slip | undefined): Going {
+export function goingOf(limbs: readonly Limb[], slip: Cuts | undefined): Going {
   if (!slip) return { limbs, going: new Map() };
   const cutAt = new Map<string, { cm: number; n: number }>();
   for (const s of slip.steps) {

@@ -1,5 +1,5 @@
-import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, need, type Schemas } from '../../shared/api';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, ask, need, type Schemas } from '../../shared/api';
 import type { Day } from '../../shared/day';
 import { wrote } from '../../shared/stale';
 
@@ -25,13 +25,11 @@ const params = (a: Asking) => ({
   path: { slug: a.slug, id: a.id },
   query: { day: a.day, ...(a.season ? { season: a.season } : {}) },
 });
-const key = (a: Asking) => ['slip', a.slug, a.id, a.day, a.revision, a.season ?? ''];
 
-export const slipAsked = (a: Asking) =>
-  queryOptions({
-    queryKey: key(a),
-    queryFn: () => need(api.GET('/api/orchards/{slug}/trees/{id}/map/slip', { params: params(a) })),
-  });
+/** What is asked, and of which revision: of another one it is asked anew. */
+const of = (a: Asking) => ({ params: params(a), revision: a.revision });
+
+export const slipAsked = (a: Asking) => ask.queryOptions('get', '/api/orchards/{slug}/trees/{id}/map/slip', of(a));
 
 export function useSlip(a: Asking, enabled: boolean) {
   return useQuery({
@@ -47,75 +45,48 @@ export function useDecide(a: Asking) {
     mutationFn: (body: { choice: 'taken' | 'left' | 'moved' | 'open'; findings: Step['findings']; cut?: CutAt }) =>
       need(api.POST('/api/orchards/{slug}/trees/{id}/map/slip/choices', { params: params(a), body })),
     onSuccess: (slip) => {
-      void wrote(client, [[key(a), slip]]);
+      void wrote(client, [[slipAsked(a).queryKey, slip]]);
     },
   });
 }
 
 export const placesAsked = (a: Asking, limb: string, aim: Step['aim']) =>
-  queryOptions({
-    queryKey: ['places', ...key(a), limb, aim],
-    queryFn: () =>
-      need(
-        api.GET('/api/orchards/{slug}/trees/{id}/map/slip/places/{limb}', {
-          params: {
-            path: { slug: a.slug, id: a.id, limb },
-            query: { day: a.day, aim, ...(a.season ? { season: a.season } : {}) },
-          },
-        }),
-      ),
+  ask.queryOptions('get', '/api/orchards/{slug}/trees/{id}/map/slip/places/{limb}', {
+    params: {
+      path: { slug: a.slug, id: a.id, limb },
+      query: { day: a.day, aim, ...(a.season ? { season: a.season } : {}) },
+    },
+    revision: a.revision,
   });
 
 export const usePlaces = (a: Asking, limb: string, aim: Step['aim']) =>
   useQuery({ ...placesAsked(a, limb, aim), enabled: limb !== '' && aim !== '' });
 
 export function useWhy(a: Asking, limb: string) {
-  return useQuery({
-    queryKey: ['why', a.slug, a.id, a.day, a.revision, a.season ?? '', limb],
-    queryFn: () =>
-      need(
-        api.GET('/api/orchards/{slug}/trees/{id}/map/slip/why/{limb}', {
-          params: {
-            path: { slug: a.slug, id: a.id, limb },
-            query: { day: a.day, ...(a.season ? { season: a.season } : {}) },
-          },
-        }),
-      ),
-    enabled: limb !== '',
-  });
+  return ask.useQuery(
+    'get',
+    '/api/orchards/{slug}/trees/{id}/map/slip/why/{limb}',
+    { ...of(a), params: { path: { slug: a.slug, id: a.id, limb }, query: params(a).query } },
+    { enabled: limb !== '' },
+  );
 }
 
 export function useCompare(a: Asking, open: boolean) {
-  return useQuery({
-    queryKey: ['compare', a.slug, a.id, a.day, a.revision, a.season ?? ''],
-    queryFn: () => need(api.GET('/api/orchards/{slug}/trees/{id}/map/slip/compare', { params: params(a) })),
-    enabled: open,
-  });
+  return ask.useQuery('get', '/api/orchards/{slug}/trees/{id}/map/slip/compare', of(a), { enabled: open });
 }
 
 export function useYears(a: Asking, open: boolean) {
-  return useQuery({
-    queryKey: ['years', a.slug, a.id, a.day, a.revision, a.season ?? ''],
-    queryFn: () => need(api.GET('/api/orchards/{slug}/trees/{id}/map/slip/years', { params: params(a) })),
-    enabled: open,
-  });
+  return ask.useQuery('get', '/api/orchards/{slug}/trees/{id}/map/slip/years', of(a), { enabled: open });
 }
 
 /** The tree with its slip made, so many winters on. */
 export function useAfter(a: Asking, ahead: number, open: boolean) {
-  return useQuery({
-    queryKey: ['after', a.slug, a.id, a.day, a.revision, a.season ?? '', ahead],
-    queryFn: () =>
-      need(
-        api.GET('/api/orchards/{slug}/trees/{id}/map', {
-          params: {
-            path: { slug: a.slug, id: a.id },
-            query: { day: a.day, ahead, cut: true, ...(a.season ? { season: a.season } : {}) },
-          },
-        }),
-      ),
-    enabled: open,
-  });
+  return ask.useQuery(
+    'get',
+    '/api/orchards/{slug}/trees/{id}/map',
+    { ...of(a), params: { path: { slug: a.slug, id: a.id }, query: { ...params(a).query, ahead, cut: true } } },
+    { enabled: open },
+  );
 }
 
 export interface Made {

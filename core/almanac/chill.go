@@ -9,12 +9,21 @@ type Chill struct {
 	Portions float64 // Fishman, Erez and Couvillon 1987
 }
 
+// Bounds of the counts, degrees Celsius.
+const (
+	chillHourMost = 7.2
+	kelvin        = 273.0 // as the dynamic model's constants were fitted
+)
+
+// chillUnits is what an hour counts up to a temperature: Richardson, Seeley and Walker 1974. Above the last it takes a unit away.
+var chillUnits = []struct{ upTo, units float64 }{{1.4, 0}, {2.4, 0.5}, {9.1, 1}, {12.4, 0.5}, {15.9, 0}, {18, -0.5}}
+
 // ChillOf counts the chill of hourly temperatures.
 func ChillOf(hours []float64) Chill {
 	var c Chill
 	var p portions
 	for _, t := range hours {
-		if t >= 0 && t <= 7.2 {
+		if t >= 0 && t <= chillHourMost {
 			c.Hours++
 		}
 		c.Units += chillUnit(t)
@@ -25,19 +34,10 @@ func ChillOf(hours []float64) Chill {
 }
 
 func chillUnit(t float64) float64 {
-	switch {
-	case t <= 1.4:
-		return 0
-	case t <= 2.4:
-		return 0.5
-	case t <= 9.1:
-		return 1
-	case t <= 12.4:
-		return 0.5
-	case t <= 15.9:
-		return 0
-	case t <= 18:
-		return -0.5
+	for _, c := range chillUnits {
+		if t <= c.upTo {
+			return c.units
+		}
 	}
 	return -1
 }
@@ -60,7 +60,7 @@ func (p *portions) add(t float64) { p.step(dynHour(t)) }
 type dynCoef struct{ xs, decay, xi float64 }
 
 func dynHour(t float64) dynCoef {
-	k := t + 273
+	k := t + kelvin
 	r := math.Exp(dynSlope * dTf * (k - dTf) / k)
 	return dynCoef{
 		xs:    (dynA0 / dynA1) * math.Exp((dynE1-dynE0)/k),

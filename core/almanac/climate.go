@@ -23,22 +23,23 @@ func FrostDatesOf(s *Site) (FrostDates, error) {
 		return FrostDates{}, err
 	}
 	n := newNormals(s)
-	first := DateOf(2001, 1, 1)
+	first := DateOf(plainYear, 1, 1)
 	var p [365]float64
 	for i := range p {
 		v := n.on(first + Day(i))
-		sd := math.Sqrt(v.Sd*v.Sd + 0.125*v.Range*0.125*v.Range + 0.15*v.Range*0.15*v.Range*v.Wet*(1-v.Wet))
+		sd := math.Sqrt(v.Sd*v.Sd + frostRange*v.Range*frostRange*v.Range + frostRain*v.Range*frostRain*v.Range*v.Wet*(1-v.Wet))
 		p[i] = math.Erfc(v.Tmin/sd/math.Sqrt2) / 2
 	}
-	mid := int(DateOf(2001, 7, 15) - first)
+	summer := midSummer
 	if s.South() {
-		mid = int(DateOf(2001, 1, 15) - first)
+		summer = midSummerSouth
 	}
+	mid := int(summer.In(plainYear) - first)
 	find := func(risk float64, from, to, sign int) *MonthDay {
 		q := 1.0
 		for k := from; k <= to; k++ {
 			i := ((mid+sign*k)%365 + 365) % 365
-			q *= math.Pow(1-p[i], 0.75)
+			q *= math.Pow(1-p[i], frostAlone)
 			if 1-q > risk/100 {
 				_, m, d := (first + Day(i)).Date()
 				return &MonthDay{m, d}
@@ -46,10 +47,34 @@ func FrostDatesOf(s *Site) (FrostDates, error) {
 		}
 		return nil
 	}
-	return FrostDates{find(50, 1, 182, -1), find(10, 1, 182, -1), find(50, 0, 181, 1), find(10, 0, 181, 1)}, nil
+	const even, rare, half = 50, 10, 365 / 2
+	return FrostDates{find(even, 1, half, -1), find(rare, 1, half, -1), find(even, 0, half-1, 1), find(rare, 0, half-1, 1)}, nil
 }
 
-// Climate is the class of a site. Thresholds ours.
+// plainYear has no leap day; frosts of a year are counted over it from the middle of summer.
+const plainYear = 2001
+
+var midSummer, midSummerSouth = MonthDay{7, 15}, MonthDay{1, 15}
+
+// Frost by normals (ours): what of the daily range and of rain adds to the spread of minima, and how far one night's
+// frost stands for itself.
+const (
+	frostRange, frostRain = 0.125, 0.15
+	frostAlone            = 0.75
+)
+
+// Classes of climate (ours): shares of dormant days with rain, degrees Celsius of the coldest month's minimum, and mean
+// summer months in millimetres, days of rain and degrees of the minimum.
+const (
+	wetShare, moistShare              = 0.33, 0.22
+	severeMost, coldMost, coolMost    = -15, -4, 4
+	humidRainMM, humidDays, humidTmin = 80, 9, 17
+)
+
+// Months, January 0, that count for a class, in the north; half a year on in the south.
+var dormantMonths, summerMonths = []int{10, 11, 0, 1, 2}, []int{5, 6, 7}
+
+// Climate is the class of a site.
 type Climate struct {
 	WetDormancy      float64 // share of dormant days with rain
 	Wetness          string  // "wet", "moist", "dry"
@@ -86,13 +111,14 @@ func Classify(s *Site) (Climate, error) {
 	if err := s.check(); err != nil {
 		return Climate{}, err
 	}
-	dormant, summer := []int{10, 11, 0, 1, 2}, []int{5, 6, 7}
+	turn := 0
 	if s.South() {
-		dormant, summer = []int{4, 5, 6, 7, 8}, []int{11, 0, 1}
+		turn = 12 / 2
 	}
 	var c Climate
 	var wet, all float64
-	for _, i := range dormant {
+	for _, month := range dormantMonths {
+		i := (month + turn) % 12
 		if s.Tmax[i] > 0 {
 			wet += s.RainDays[i]
 		}
@@ -100,9 +126,9 @@ func Classify(s *Site) (Climate, error) {
 	}
 	c.WetDormancy = wet / all
 	switch {
-	case c.WetDormancy >= 0.33:
+	case c.WetDormancy >= wetShare:
 		c.Wetness = "wet"
-	case c.WetDormancy >= 0.22:
+	case c.WetDormancy >= moistShare:
 		c.Wetness = "moist"
 	default:
 		c.Wetness = "dry"
@@ -115,11 +141,11 @@ func Classify(s *Site) (Climate, error) {
 	}
 	c.ColdestMonth, c.ColdestMonthTmin = coldest+1, s.Tmin[coldest]
 	switch {
-	case c.ColdestMonthTmin <= -15:
+	case c.ColdestMonthTmin <= severeMost:
 		c.Cold = "severe"
-	case c.ColdestMonthTmin <= -4:
+	case c.ColdestMonthTmin <= coldMost:
 		c.Cold = "cold"
-	case c.ColdestMonthTmin <= 4:
+	case c.ColdestMonthTmin <= coolMost:
 		c.Cold = "cool"
 	default:
 		c.Cold = "mild"
@@ -135,9 +161,10 @@ func Classify(s *Site) (Climate, error) {
 		c.StoneCut = "late_winter"
 	}
 	var rain, days, tmin float64
-	for _, i := range summer {
+	for _, month := range summerMonths {
+		i := (month + turn) % 12
 		rain, days, tmin = rain+s.RainMM[i]/3, days+s.RainDays[i]/3, tmin+s.Tmin[i]/3
 	}
-	c.HumidSummer = rain > 80 && days >= 9 && tmin > 17
+	c.HumidSummer = rain > humidRainMM && days >= humidDays && tmin > humidTmin
 	return c, nil
 }

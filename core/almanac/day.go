@@ -6,6 +6,7 @@ package almanac
 import (
 	"fmt"
 	"math"
+	"time"
 
 	"vertumna/core/given"
 )
@@ -20,17 +21,14 @@ func refuse(code, field string, was any, expected string) error {
 
 // DateOf is the day of a year, month 1..12 and day of the month.
 func DateOf(year, month, day int) Day {
-	// days from civil, counted in years that begin in March so that the leap day comes last
-	y := year
-	if month <= 2 {
-		y--
-	}
-	era := floorDiv(y, 400)
-	yoe := y - era*400
-	doy := (153*((month+9)%12)+2)/5 + day - 1
-	doe := yoe*365 + yoe/4 - yoe/100 + doy
-	return Day(era*146097 + doe - 719468)
+	return Day(time.Date(year, time.Month(month), day, 0, 0, 0, 0, time.UTC).Unix() / daySeconds)
 }
+
+const (
+	daySeconds = 86400
+	dayMinutes = 1440
+	weekDays   = 7
+)
 
 func floorDiv(a, b int) int {
 	q := a / b
@@ -42,26 +40,17 @@ func floorDiv(a, b int) int {
 
 // Date returns the year, month 1..12 and day of the month.
 func (d Day) Date() (year, month, day int) {
-	z := int(d) + 719468
-	era := floorDiv(z, 146097)
-	doe := z - era*146097
-	yoe := (doe - doe/1460 + doe/36524 - doe/146096) / 365
-	doy := doe - (365*yoe + yoe/4 - yoe/100)
-	mp := (5*doy + 2) / 153
-	day = doy - (153*mp+2)/5 + 1
-	month = (mp+2)%12 + 1
-	year = yoe + era*400
-	if month <= 2 {
-		year++
-	}
-	return year, month, day
+	y, m, day := d.time().Date()
+	return y, int(m), day
 }
+
+func (d Day) time() time.Time { return time.Unix(int64(d)*daySeconds, 0).UTC() }
 
 // Year returns the calendar year.
 func (d Day) Year() int { y, _, _ := d.Date(); return y }
 
 // Weekday is 0 for Sunday to 6 for Saturday.
-func (d Day) Weekday() int { return ((int(d)+4)%7 + 7) % 7 }
+func (d Day) Weekday() int { return int(d.time().Weekday()) }
 
 func (d Day) String() string {
 	y, m, dd := d.Date()
@@ -71,24 +60,11 @@ func (d Day) String() string {
 // ParseDay reads YYYY-MM-DD; the error has the code bad_date.
 func ParseDay(s string) (Day, error) {
 	bad := refuse("bad_date", "date", fmt.Sprintf("%q", s), "a day as YYYY-MM-DD")
-	if len(s) != 10 || s[4] != '-' || s[7] != '-' {
+	t, err := time.Parse(time.DateOnly, s)
+	if err != nil {
 		return 0, bad
 	}
-	num := func(from, to int) int {
-		n := 0
-		for _, c := range s[from:to] {
-			if c < '0' || c > '9' {
-				return -1
-			}
-			n = n*10 + int(c-'0')
-		}
-		return n
-	}
-	y, m, dd := num(0, 4), num(5, 7), num(8, 10)
-	if y < 0 || m < 1 || m > 12 || dd < 1 || dd > daysIn(y, m) {
-		return 0, bad
-	}
-	return DateOf(y, m, dd), nil
+	return Day(t.Unix() / daySeconds), nil
 }
 
 // MarshalText writes YYYY-MM-DD.
@@ -103,18 +79,7 @@ func (d *Day) UnmarshalText(b []byte) error {
 	return err
 }
 
-func daysIn(year, month int) int {
-	switch month {
-	case 4, 6, 9, 11:
-		return 30
-	case 2:
-		if year%4 == 0 && (year%100 != 0 || year%400 == 0) {
-			return 29
-		}
-		return 28
-	}
-	return 31
-}
+func daysIn(year, month int) int { return int(DateOf(year, month+1, 1) - DateOf(year, month, 1)) }
 
 // Years the models are made for.
 const (
@@ -128,6 +93,17 @@ func checkYear(y int) error {
 	}
 	return nil
 }
+
+// Bounds of what is taken as weather: degrees Celsius either way, millimetres of a day or a month, km/h, days of rain a
+// month, spread of temperature.
+const (
+	mostC                   = 60
+	mostRainMM              = 2000
+	mostGustKmh             = 400
+	mostWindKmh             = 100
+	mostRainDays            = 28
+	leastSpread, mostSpread = 0.3, 10
+)
 
 // slack is added where sums of tenths meet a threshold.
 const slack = 1e-9

@@ -69,7 +69,7 @@ func NewEnsembleTo(s *Site, seed uint64, known []TempDay, season int, end Day) (
 	n := newNormals(s)
 	var lengths []float64
 	for k := uint64(1); k <= Members; k++ {
-		days := append(make([]TempDay, 0, len(known)+500), known...)
+		days := append(make([]TempDay, 0, len(known)+max(0, int(end-from)+1)), known...)
 		if from <= end {
 			for _, w := range weather(n, e.south, Mix(seed+k*golden), from, end) {
 				days = append(days, TempDay{w.Date, w.Tmin, w.Tmax})
@@ -137,7 +137,7 @@ func (e *Ensemble) Stages(r StageRequest) (StageSpans, error) {
 		out.Spans[s] = spanOf(dates[s])
 	}
 	sort.Float64s(got)
-	out.ChillNeed, out.ChillGot, out.ChillMet = need, [3]float64{got[1], got[7], got[13]}, spanOf(met)
+	out.ChillNeed, out.ChillGot, out.ChillMet = need, [3]float64{got[earlyOne], got[midOne], got[lateOne]}, spanOf(met)
 	out.LeafFallBefore, out.Fruit14, out.Fruit19 = spanOf(before), spanOf(fruit14), spanOf(fruit19)
 	for _, name := range []string{"observed", "met", "short", "unmet", "waiting"} {
 		if out.ChillStatus == "" || status[name] > status[out.ChillStatus] {
@@ -150,11 +150,14 @@ func (e *Ensemble) Stages(r StageRequest) (StageSpans, error) {
 	return out, nil
 }
 
+// Of the members in order, those that bound what is likely and the one in the middle.
+const earlyOne, midOne, lateOne = 1, Members / 2, Members - 2
+
 // spanOf takes the 2nd, 8th and 14th of fifteen sorted dates, unknown ones last.
 func spanOf(days []Day) Span {
 	sort.Slice(days, func(i, j int) bool {
 		a, b := days[i], days[j]
 		return a.Known() && (!b.Known() || a < b)
 	})
-	return Span{days[1], days[7], days[13]}
+	return Span{days[earlyOne], days[midOne], days[lateOne]}
 }

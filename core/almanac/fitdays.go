@@ -110,7 +110,7 @@ func (d ForecastDay) check(i int) error {
 		name   string
 		x      float64
 		lo, hi float64
-	}{{"tmin", d.Tmin, -60, 60}, {"tmax", d.Tmax, -60, 60}, {"rain_mm", d.RainMM, 0, 2000}, {"gust_kmh", d.GustKmh, 0, 400}, {"pop", d.Pop, 0, 1}} {
+	}{{"tmin", d.Tmin, -mostC, mostC}, {"tmax", d.Tmax, -mostC, mostC}, {"rain_mm", d.RainMM, 0, mostRainMM}, {"gust_kmh", d.GustKmh, 0, mostGustKmh}, {"pop", d.Pop, 0, 1}} {
 		if !finite(v.x) || v.x < v.lo || v.x > v.hi {
 			return refuse("bad_forecast", fmt.Sprintf("days[%d].%s", i, v.name), v.x, fmt.Sprintf("%v to %v", v.lo, v.hi))
 		}

@@ -55,7 +55,7 @@ func FrostKey(d Dates, on Day) (key string, share float64, ok bool) {
 		}
 	}
 	if on < d[BudSwell] {
-		return "dormant", math.Max(0, 1-float64(d[BudSwell]-on)/21), true
+		return "dormant", math.Max(0, 1-float64(d[BudSwell]-on)/hardensDays), true
 	}
 	if d[DropEnd].Known() && on > d[DropEnd] {
 		return "", 0, false
@@ -70,6 +70,9 @@ func FrostKey(d Dates, on Day) (key string, share float64, ok bool) {
 	return "post_bloom", 0, true
 }
 
+// hardensDays is how long before bud swell the buds begin to lose their winter hardiness (ours).
+const hardensDays = 21
+
 // FrostNight is one night at or under 0 C, with the frost key the tree stood at.
 type FrostNight struct {
 	Key   string
@@ -83,6 +86,14 @@ type FrostLoss struct {
 	Alive  float64
 }
 
+// Kill of one night and of several (ours): the odds between a tenth and nine tenths killed, what is taken for none or
+// all, and what another night at the same key still counts.
+const (
+	tenToNinety = 9
+	killNone    = 0.01
+	killAgain   = 0.3
+)
+
 // FrostKill reckons the fruit buds alive after several nights (ours): at one key the hardiest are left, so only the
 // worst night of a key counts in full and its others by 0.3. Errors: those of KillTemps, temp_out_of_range.
 func FrostKill(species string, nights []FrostNight) (FrostLoss, error) {
@@ -93,15 +104,15 @@ func FrostKill(species string, nights []FrostNight) (FrostLoss, error) {
 		if err != nil {
 			return FrostLoss{}, err
 		}
-		if !finite(n.Tmin) || n.Tmin < -60 || n.Tmin > 60 {
+		if !finite(n.Tmin) || n.Tmin < -mostC || n.Tmin > mostC {
 			return FrostLoss{}, refuse("temp_out_of_range", fmt.Sprintf("nights[%d].tmin", i), n.Tmin, "-60 to 60")
 		}
-		x := 2 * math.Log(9) * ((t10+t90)/2 - n.Tmin) / (t10 - t90)
+		x := 2 * math.Log(tenToNinety) * ((t10+t90)/2 - n.Tmin) / (t10 - t90)
 		kill := 1 / (1 + math.Exp(-x))
 		switch {
-		case kill < 0.01:
+		case kill < killNone:
 			kill = 0
-		case kill > 0.99:
+		case kill > 1-killNone:
 			kill = 1
 		}
 		out.Killed = append(out.Killed, kill)
@@ -112,7 +123,7 @@ func FrostKill(species string, nights []FrostNight) (FrostLoss, error) {
 		sort.Sort(sort.Reverse(sort.Float64Slice(g)))
 		for i, kill := range g {
 			if i > 0 {
-				kill *= 0.3
+				kill *= killAgain
 			}
 			out.Alive *= 1 - kill
 		}

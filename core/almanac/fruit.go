@@ -66,7 +66,8 @@ func (t *track) fruit(r *StageRequest, res *StageResult) {
 		}
 		return NoDay
 	}
-	res.Fruit14, res.Fruit19 = between(Fruit10, Fruit18, 0.5), between(Fruit18, Fruit24, 1.0/6)
+	const of19 = (19 - 18.) / (24 - 18)
+	res.Fruit14, res.Fruit19 = between(Fruit10, Fruit18, 0.5), between(Fruit18, Fruit24, of19)
 }
 
 // notBefore holds harvest to the kind's earliest date.
@@ -78,7 +79,7 @@ func (r *StageRequest) notBefore(d Day) Day {
 	nb := DateOf(r.Season, p.NotBeforeMonth, p.NotBeforeDay)
 	if r.south {
 		// six months earlier in the calendar, the year after
-		nb = DateOf(r.Season+1, p.NotBeforeMonth-6, p.NotBeforeDay)
+		nb = DateOf(r.Season+1, p.NotBeforeMonth-12/2, p.NotBeforeDay)
 	}
 	return max(d, nb)
 }

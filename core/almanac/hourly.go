@@ -63,9 +63,12 @@ func fillSeries(days []TempDay) ([]TempDay, error) {
 	return out, nil
 }
 
+// shortestHours is the least light and the least dark of a day that its temperatures are drawn by.
+const shortestHours = 2
+
 // dayLengthHours is the day length at a latitude, held to 2..22 hours.
 func dayLengthHours(day Day, lat float64) float64 {
-	return clamp(sunDay(day, lat, 0).DayLengthMin/60, 2, 22)
+	return clamp(sunDay(day, lat, 0).DayLengthMin/60, shortestHours, 24-shortestHours)
 }
 
 func hourly(lat float64, days []TempDay) HourlySeries {

@@ -27,7 +27,7 @@ func LearnOffset(history []SeasonLate) (float64, error) {
 	top, weight := 0.0, 0.0
 	for y := lo; y <= hi; y++ {
 		if count[y] > 0 {
-			w := math.Pow(0.8, float64(hi-y))
+			w := math.Pow(yearFades, float64(hi-y))
 			top += w * sum[y] / count[y]
 			weight += w
 		}

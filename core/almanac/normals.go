@@ -64,8 +64,8 @@ func (s *Site) check() error {
 			return err
 		}
 		for i, v := range s.SdTemp {
-			if v < 0.3 || v > 10 {
-				return refuse("bad_normals", at("sd_temp", i), v, "0.3 to 10")
+			if v < leastSpread || v > mostSpread {
+				return refuse("bad_normals", at("sd_temp", i), v, fmt.Sprintf("%v to %v", leastSpread, mostSpread))
 			}
 		}
 	}
@@ -96,21 +96,21 @@ func (s *Site) checkMonth(i int) error {
 		return refuse("bad_normals", at(field, i), v, expected)
 	}
 	switch {
-	case s.Tmin[i] < -60:
+	case s.Tmin[i] < -mostC:
 		return refuse("temp_out_of_range", at("tmin", i), s.Tmin[i], "-60 to 60")
-	case s.Tmax[i] > 60:
+	case s.Tmax[i] > mostC:
 		return refuse("temp_out_of_range", at("tmax", i), s.Tmax[i], "-60 to 60")
 	case s.Tmax[i]-s.Tmin[i] < 1:
 		return refuse("tmin_above_tmax", at("tmin", i), s.Tmin[i], fmt.Sprintf("at least 1 degree under tmax %v", s.Tmax[i]))
-	case s.RainDays[i] < 0 || s.RainDays[i] > 28:
+	case s.RainDays[i] < 0 || s.RainDays[i] > mostRainDays:
 		return bad("rain_days", s.RainDays[i], "0 to 28")
-	case s.RainMM[i] < 0 || s.RainMM[i] > 2000:
+	case s.RainMM[i] < 0 || s.RainMM[i] > mostRainMM:
 		return bad("rain_mm", s.RainMM[i], "0 to 2000")
 	case s.RainMM[i] < s.RainDays[i]:
 		return bad("rain_mm", s.RainMM[i], "at least 1 mm for each rain day")
 	case s.RainDays[i] == 0 && s.RainMM[i] > 0:
 		return bad("rain_days", s.RainDays[i], "some rain days where rain_mm is above 0")
-	case s.WindKmh[i] < 0 || s.WindKmh[i] > 100:
+	case s.WindKmh[i] < 0 || s.WindKmh[i] > mostWindKmh:
 		return bad("wind_kmh", s.WindKmh[i], "0 to 100")
 	case s.SunFrac[i] < 0 || s.SunFrac[i] > 1:
 		return bad("sun_frac", s.SunFrac[i], "0 to 1")
@@ -147,21 +147,33 @@ func newNormals(s *Site) *normals {
 		case s.SdTemp != nil:
 			n.sd[i] = s.SdTemp[i]
 		case a < 1:
-			n.sd[i] = 2
+			n.sd[i] = spreadBase
 		default:
-			n.sd[i] = 2 + 0.07*a + 0.1*((hi+lo)/2-mid[i])
+			n.sd[i] = spreadBase + spreadOfRange*a + spreadOfCold*((hi+lo)/2-mid[i])
 		}
 	}
 	return n
 }
 
+// Spread of daily temperatures where a site gives none, degrees (ours): more where the year swings wide and in cold months.
+const (
+	spreadBase    = 2
+	spreadOfRange = 0.07
+	spreadOfCold  = 0.1
+)
+
+// The mean of a month under a line through mid-month knots is (before + 6 own + after) / 8; six rounds settle it.
+const knotOwn, knotRounds = 6, 6
+
+func before(month int) int { return (month + 12 - 1) % 12 }
+
 // keepMonthlyMeans moves the knots so that the line through them keeps the mean of each month.
 func keepMonthlyMeans(m [12]float64) [12]float64 {
 	k := m
-	for range 6 {
+	for range knotRounds {
 		next := k
 		for i := range 12 {
-			next[i] = k[i] + (m[i] - (k[(i+11)%12]+6*k[i]+k[(i+1)%12])/8)
+			next[i] = k[i] + (m[i] - (k[before(i)]+knotOwn*k[i]+k[(i+1)%12])/(knotOwn+2))
 		}
 		k = next
 	}
@@ -172,7 +184,7 @@ func (n *normals) on(day Day) DayNormals {
 	y, m, d := day.Date()
 	f := (float64(d) - 0.5) / float64(daysIn(y, m))
 	i := m - 1
-	a, b, w := (i+11)%12, i, f+0.5
+	a, b, w := before(i), i, f+0.5
 	if f >= 0.5 {
 		a, b, w = i, (i+1)%12, f-0.5
 	}

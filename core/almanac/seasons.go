@@ -13,10 +13,12 @@ type Seasons struct{ March, June, September, December Minute }
 type Minute int
 
 // Day is the UTC date of the instant shifted by an offset in minutes: the local date.
-func (m Minute) Day(utcOffsetMin int) Day { return Day(floorDiv(int(m)+utcOffsetMin, 1440)) }
+func (m Minute) Day(utcOffsetMin int) Day {
+	return Day(math.Floor(float64(int(m)+utcOffsetMin) / dayMinutes))
+}
 
 func (m Minute) String() string {
-	min := ((int(m) % 1440) + 1440) % 1440
+	min := int(m) - int(m.Day(0))*dayMinutes
 	return fmt.Sprintf("%sT%02d:%02dZ", m.Day(0), min/60, min%60)
 }
 
@@ -26,6 +28,22 @@ var seasonPolynomials = [4][5]float64{
 	{2451810.21715, 365242.01767, -0.11575, 0.00337, 0.00078},
 	{2451900.05952, 365242.74049, -0.06223, -0.00823, 0.00032},
 }
+
+// What turns the terms below into days, after the same chapter.
+const (
+	seasonOnce, seasonTwice = 0.0334, 0.0007
+	seasonScale             = 0.00001
+)
+
+var seasonAnomaly = []float64{-2.47, 35999.373}
+
+// deltaT: until the year it bends and after, and the years its parabola is counted from and meets.
+const (
+	deltaTBends, deltaTParabola, deltaTMeets = 2050, 1820, 2150
+	deltaTSlope                              = 0.5628
+)
+
+var deltaTNear, deltaTFar = []float64{62.92, 0.32217, 0.005589}, []float64{-20, 0, 32}
 
 var seasonTerms = [24][3]float64{
 	{485, 324.96, 1934.136},
@@ -60,28 +78,25 @@ func SeasonsOf(year int) (Seasons, error) {
 		return Seasons{}, err
 	}
 	instant := func(k int) Minute {
-		y := (float64(year) - 2000) / 1000
-		p := seasonPolynomials[k]
-		jde0 := p[0] + y*(p[1]+y*(p[2]+y*(p[3]+y*p[4])))
-		t := (jde0 - j2000) / 36525
-		w := 35999.373*t - 2.47
-		dl := 1 + 0.0334*cosD(w) + 0.0007*cosD(2*w)
+		jde0 := along((float64(year)-MinYear)/1000, seasonPolynomials[k][:]...)
+		t := (jde0 - j2000) / centuryDays
+		w := along(t, seasonAnomaly...)
+		dl := along(1, 1, seasonOnce*cosD(w), seasonTwice*cosD(2*w))
 		s := 0.0
 		for _, q := range seasonTerms {
 			s += q[0] * cosD(q[1]+q[2]*t)
 		}
-		jd := jde0 + 0.00001*s/dl - deltaT(year)/86400
-		return Minute(math.Floor((jd-unixEpochJD)*1440 + 0.5))
+		jd := jde0 + seasonScale*s/dl - deltaT(year)/daySeconds
+		return Minute(math.Floor((jd-unixEpochJD)*dayMinutes + 0.5))
 	}
 	return Seasons{instant(0), instant(1), instant(2), instant(3)}, nil
 }
 
 // deltaT in seconds after Espenak and Meeus 2006.
 func deltaT(year int) float64 {
-	t := float64(year) - 2000
-	if year < 2050 {
-		return 62.92 + 0.32217*t + 0.005589*t*t
+	y := float64(year)
+	if year < deltaTBends {
+		return along(y-MinYear, deltaTNear...)
 	}
-	c := (float64(year) - 1820) / 100
-	return -20 + 32*c*c - 0.5628*(2150-float64(year))
+	return along((y-deltaTParabola)/100, deltaTFar...) - deltaTSlope*(deltaTMeets-y)
 }

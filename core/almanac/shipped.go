@@ -61,6 +61,7 @@ const (
 	kmALand      = 0.1
 	kmAMetre     = 0.2
 	kmHemisphere = 1000
+	earthKM      = 6371 // mean radius
 )
 
 // Suited ranks the shipped climates for a place by latitude, distance and, where it is known, height above sea in metres. One from the
@@ -72,7 +73,7 @@ func Suited(lat, lon float64, elevM *float64) ([]Near, error) {
 	var out []Near
 	for _, s := range Climates() {
 		n := Near{Site: s, LatDiffDeg: math.Abs(math.Abs(lat) - math.Abs(s.Lat)), Mirrored: (lat < 0) != s.South()}
-		n.DistanceKM = 6371 * math.Acos(clamp(sinD(lat)*sinD(s.Lat)+cosD(lat)*cosD(s.Lat)*cosD(lon-s.Lon), -1, 1))
+		n.DistanceKM = earthKM * math.Acos(clamp(sinD(lat)*sinD(s.Lat)+cosD(lat)*cosD(s.Lat)*cosD(lon-s.Lon), -1, 1))
 		if n.Mirrored {
 			n.Site = s.mirrored()
 		}
@@ -95,7 +96,7 @@ func Suited(lat, lon float64, elevM *float64) ([]Near, error) {
 // Later is a site whose year comes so many days later, all of it: each month takes so much of the one before it. Days below 0: earlier.
 func (s Site) Later(days float64) Site {
 	out := s.Clone()
-	share, from := math.Abs(days)/monthDays, 11 // the month before
+	share, from := math.Abs(days)/monthDays, 12-1 // the month before
 	if days < 0 {
 		from = 1
 	}
@@ -116,7 +117,7 @@ func (s Site) Warmer(d float64) Site { return s.warmer(d) }
 func (s Site) mirrored() Site {
 	for _, v := range []*[]float64{&s.Tmax, &s.Tmin, &s.RainMM, &s.RainDays, &s.WindKmh, &s.SunFrac, &s.SdTemp} {
 		if *v != nil {
-			*v = append(append([]float64(nil), (*v)[6:]...), (*v)[:6]...)
+			*v = append(append([]float64(nil), (*v)[12/2:]...), (*v)[:12/2]...)
 		}
 	}
 	s.Lat = -s.Lat
@@ -174,17 +175,18 @@ func (s Site) warmer(d float64) Site {
 	return out
 }
 
-const maxFrostShift = 8.0
+// The most a climate is moved for a known frost, degrees, and how often that is halved: to thousandths of a degree.
+const maxFrostShift, frostHalvings = 8.0, 20
 
 // frostShift finds by bisection the shift of temperature that puts a frost date on a day. Days are counted from
 // midwinter, so that a warmer site has an earlier last and a later first frost.
 func (s Site) frostShift(want MonthDay, spring bool) (float64, error) {
 	fromMidwinter := func(m MonthDay) int {
-		d := int(m.In(2001) - DateOf(2001, 1, 15))
+		winter := midSummerSouth // as the south's summer
 		if s.South() {
-			d = int(m.In(2001) - DateOf(2001, 7, 15))
+			winter = midSummer
 		}
-		return ((d % 365) + 365) % 365
+		return (int(m.In(plainYear)-winter.In(plainYear)) + 365) % 365
 	}
 	target := fromMidwinter(want)
 	late := func(d float64) bool { // the shifted site's season of frost is still longer than wanted
@@ -202,7 +204,7 @@ func (s Site) frostShift(want MonthDay, spring bool) (float64, error) {
 	if late(hi) || !late(lo) {
 		return 0, refuse("frost_shift", "frost", want, "a frost date that lies within 8 degrees of this climate")
 	}
-	for range 20 {
+	for range frostHalvings {
 		if mid := (lo + hi) / 2; late(mid) {
 			lo = mid
 		} else {

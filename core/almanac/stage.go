@@ -88,22 +88,36 @@ func noDates() Dates {
 	return d
 }
 
-// calendar holds the fixed days of a season.
-type calendar struct {
-	need, fallBeforeFrom, fallBeforeTo, early, start, late, stall, force, solstice, fallFrom, fallTo, end Day
+// fixed holds the fixed days of a season: as days of any year, or of one.
+type fixed[T any] struct {
+	need, fallBeforeFrom, fallBeforeTo, early, start, late, stall, force, solstice, fallFrom, fallTo, end T
 }
 
+type calendar = fixed[Day]
+
+// The fixed days, months counted from January of the season's year: 0 is December of the year before.
+var (
+	northDays = fixed[MonthDay]{
+		need: MonthDay{-3, 1}, fallBeforeFrom: MonthDay{-3, 15}, fallBeforeTo: MonthDay{0, 20}, early: MonthDay{-2, 1},
+		start: MonthDay{-1, 1}, late: MonthDay{0, 1}, stall: MonthDay{1, 15}, force: MonthDay{4, 15},
+		solstice: MonthDay{6, 21}, fallFrom: MonthDay{9, 15}, fallTo: MonthDay{12, 20}, end: MonthDay{12, 31},
+	}
+	southDays = fixed[MonthDay]{
+		need: MonthDay{3, 1}, fallBeforeFrom: MonthDay{3, 15}, fallBeforeTo: MonthDay{6, 20}, early: MonthDay{4, 1},
+		start: MonthDay{5, 1}, late: MonthDay{6, 1}, stall: MonthDay{7, 15}, force: MonthDay{10, 15},
+		solstice: MonthDay{12, 21}, fallFrom: MonthDay{15, 15}, fallTo: MonthDay{18, 20}, end: MonthDay{18, 30},
+	}
+)
+
 func calendarOf(season int, south bool) calendar {
-	y := season
+	d := &northDays
 	if south {
-		return calendar{
-			DateOf(y, 3, 1), DateOf(y, 3, 15), DateOf(y, 6, 20), DateOf(y, 4, 1), DateOf(y, 5, 1), DateOf(y, 6, 1),
-			DateOf(y, 7, 15), DateOf(y, 10, 15), DateOf(y, 12, 21), DateOf(y+1, 3, 15), DateOf(y+1, 6, 20), DateOf(y+1, 6, 30),
-		}
+		d = &southDays
 	}
 	return calendar{
-		DateOf(y-1, 9, 1), DateOf(y-1, 9, 15), DateOf(y-1, 12, 20), DateOf(y-1, 10, 1), DateOf(y-1, 11, 1), DateOf(y-1, 12, 1),
-		DateOf(y, 1, 15), DateOf(y, 4, 15), DateOf(y, 6, 21), DateOf(y, 9, 15), DateOf(y, 12, 20), DateOf(y, 12, 31),
+		need: d.need.In(season), fallBeforeFrom: d.fallBeforeFrom.In(season), fallBeforeTo: d.fallBeforeTo.In(season), early: d.early.In(season),
+		start: d.start.In(season), late: d.late.In(season), stall: d.stall.In(season), force: d.force.In(season),
+		solstice: d.solstice.In(season), fallFrom: d.fallFrom.In(season), fallTo: d.fallTo.In(season), end: d.end.In(season),
 	}
 }
 
@@ -112,7 +126,7 @@ func SeasonStart(season int, south bool) Day {
 	if south {
 		return DateOf(season, 2, 1)
 	}
-	return DateOf(season-1, 8, 1)
+	return DateOf(season, 2-12/2, 1)
 }
 
 // EarliestStage is the first day on which a stage of a season can be seen.

@@ -44,17 +44,20 @@ type StageResult struct {
 
 // Shared parameters of the stage model (ours, fitted; almanac.md#g-stages).
 const (
-	heatColdT     = 9.0     // days at or under this mean cut the heat still needed
-	heatColdBoost = 7.0 / 3 // more heat needed when no cold day came
-	heatColdScale = 30.0
-	chillLowHeat  = 0.80 // the low chill class needs less heat
-	bloomEarly    = 0.90
-	bloomLate     = 1.10
-	shortLimit    = 0.5 // bloom is not predicted when chill falls shorter
-	winterOverT   = 10.0
-	killLeafT     = -3.0
-	clipOffset    = 21.0
-	maxOffset     = 60.0
+	heatColdT       = 9.0     // days at or under this mean cut the heat still needed
+	heatColdBoost   = 7.0 / 3 // more heat needed when no cold day came
+	heatColdScale   = 30.0
+	chillLowHeat    = 0.80 // the low chill class needs less heat
+	bloomEarly      = 0.90
+	bloomLate       = 1.10
+	shortLimit      = 0.5 // bloom is not predicted when chill falls shorter
+	winterOverT     = 10.0
+	stallDays       = 28  // that bring less than a portion, in such warmth
+	chillBeforeSeen = 30  // days before a stage that was seen, where no chill tells
+	yearFades       = 0.8 // of a season's weight, a year on
+	killLeafT       = -3.0
+	clipOffset      = 21.0
+	maxOffset       = 60.0
 )
 
 func classOf(field, given string, values map[string]float64) (float64, error) {
@@ -240,14 +243,14 @@ func (t *track) leafFall(leafT float64, from, to Day) Day {
 		if t.days[i].Tmin <= killLeafT+slack {
 			nights++
 		}
-		if i < 6 {
+		if i < weekDays-1 {
 			continue
 		}
 		sum := 0.0
-		for _, m := range t.tmean[i-6 : i+1] {
+		for _, m := range t.tmean[i-weekDays+1 : i+1] {
 			sum += m
 		}
-		if sum/7 <= leafT+slack || nights >= 2 {
+		if sum/weekDays <= leafT+slack || nights >= 2 {
 			return d
 		}
 	}
@@ -267,8 +270,8 @@ func (t *track) chill(r *StageRequest, c calendar, cp *portionSums, res *StageRe
 			return 0
 		}
 		over := d >= c.force
-		if !over && d >= c.stall && have-cp.at(d-28) < 1 {
-			over = t.meanOf(d-27, d) > winterOverT
+		if !over && d >= c.stall && have-cp.at(d-stallDays) < 1 {
+			over = t.meanOf(d-stallDays+1, d) > winterOverT
 		}
 		if over {
 			short = 1 - have/r.need
@@ -303,7 +306,7 @@ func (t *track) spring(r *StageRequest, cp *portionSums, short float64, res *Sta
 	seen, anchor := observedSpring(r)
 	if anchor != StageCount {
 		if o := seen[anchor]; !res.ChillMet.Known() || o <= res.ChillMet {
-			res.ChillMet, res.ChillStatus, short = max(res.ChillStart, o-30), "observed", 0
+			res.ChillMet, res.ChillStatus, short = max(res.ChillStart, o-chillBeforeSeen), "observed", 0
 		}
 	}
 	if !res.ChillMet.Known() {

@@ -8,6 +8,37 @@ const (
 	sunHorizonDeg = -0.833 // refraction and half the disc; Meeus 1998
 	unixEpochJD   = 2440587.5
 	j2000         = 2451545.0
+	centuryDays   = 36525
+	noonMin       = dayMinutes / 2
+)
+
+// along is the value at t of a polynomial, its constant first.
+func along(t float64, p ...float64) float64 {
+	sum := 0.0
+	for i := len(p) - 1; i >= 0; i-- {
+		sum = p[i] + t*sum
+	}
+	return sum
+}
+
+// The polynomials of Meeus 1998, chapter 25, in Julian centuries from 2000: degrees, the eccentricity apart.
+var (
+	meanLongitude = []float64{280.46646, 36000.76983, 0.0003032}
+	meanAnomaly   = []float64{357.52911, 35999.05029, -0.0001537}
+	eccentricity  = []float64{0.016708634, -0.000042037, -0.0000001267}
+	centreOnce    = []float64{1.914602, -0.004817, -0.000014}
+	centreTwice   = []float64{0.019993, -0.000101}
+	lunarNode     = []float64{125.04, -1934.136}
+	obliquity     = []float64{23 + 26./60 + 21.448/3600, -46.815 / 3600, -0.00059 / 3600, 0.001813 / 3600}
+)
+
+const (
+	centreThrice   = 0.000289
+	aberration     = 0.00569
+	nutation       = 0.00478
+	tiltOfNutation = 0.00256
+	atThePole      = 1e-12   // a cosine of latitude that is none
+	eotFourth      = 5.0 / 4 // the last term of the equation of time
 )
 
 func sinD(x float64) float64  { return math.Sin(x * math.Pi / 180) }
@@ -26,19 +57,18 @@ func mod360(x float64) float64 {
 
 // sunAt gives the declination in degrees and the equation of time in minutes at a Julian date (UT).
 func sunAt(jd float64) (decl, eot float64) {
-	t := (jd - j2000) / 36525
-	l0 := mod360(280.46646 + t*(36000.76983+0.0003032*t))
-	m := mod360(357.52911 + t*(35999.05029-0.0001537*t))
-	e := 0.016708634 - t*(0.000042037+0.0000001267*t)
-	c := sinD(m)*(1.914602-t*(0.004817+0.000014*t)) + sinD(2*m)*(0.019993-0.000101*t) + 0.000289*sinD(3*m)
-	w := mod360(125.04 - 1934.136*t)
-	lam := l0 + c - 0.00569 - 0.00478*sinD(w)
-	eps0 := 23 + (26+(21.448-t*(46.815+t*(0.00059-0.001813*t)))/60)/60
-	eps := eps0 + 0.00256*cosD(w)
+	t := (jd - j2000) / centuryDays
+	l0 := mod360(along(t, meanLongitude...))
+	m := mod360(along(t, meanAnomaly...))
+	e := along(t, eccentricity...)
+	c := sinD(m)*along(t, centreOnce...) + sinD(2*m)*along(t, centreTwice...) + centreThrice*sinD(3*m)
+	w := mod360(along(t, lunarNode...))
+	lam := l0 + c - aberration - nutation*sinD(w)
+	eps := along(t, obliquity...) + tiltOfNutation*cosD(w)
 	decl = asinD(sinD(eps) * sinD(lam))
 	y := tanD(eps/2) * tanD(eps/2)
 	eot = 4 * 180 / math.Pi * (y*sinD(2*l0) - 2*e*sinD(m) + 4*e*y*sinD(m)*cosD(2*l0) -
-		0.5*y*y*sinD(4*l0) - 1.25*e*e*sinD(2*m))
+		0.5*y*y*sinD(4*l0) - eotFourth*e*e*sinD(2*m))
 	return decl, eot
 }
 
@@ -64,35 +94,35 @@ func SunOn(day Day, lat, lon float64) (SunDay, error) {
 
 func sunDay(day Day, lat, lon float64) SunDay {
 	jd0 := unixEpochJD + float64(day)
-	at := func(t float64) (float64, float64) { return sunAt(jd0 + t/1440) }
-	noon := 720 - 4*lon
+	at := func(t float64) (float64, float64) { return sunAt(jd0 + t/dayMinutes) }
+	noon := noonMin - 4*lon
 	for range 2 {
 		_, eot := at(noon)
-		noon = 720 - 4*lon - eot
+		noon = noonMin - 4*lon - eot
 	}
 	decl, eot := at(noon)
 	s := SunDay{NoonUTCMin: noon, DeclDeg: decl, EotMin: eot, Polar: "none"}
 	cosH := func(decl float64) float64 {
-		return (sinD(sunHorizonDeg) - sinD(lat)*sinD(decl)) / math.Max(cosD(lat)*cosD(decl), 1e-12)
+		return (sinD(sunHorizonDeg) - sinD(lat)*sinD(decl)) / math.Max(cosD(lat)*cosD(decl), atThePole)
 	}
 	switch c := cosH(decl); {
 	case c > 1:
 		s.Polar = "night"
 		return s
 	case c < -1:
-		s.Polar, s.DayLengthMin = "day", 1440
+		s.Polar, s.DayLengthMin = "day", dayMinutes
 		return s
 	}
 	event := func(sign float64) *float64 {
 		t := noon
 		for range 4 {
 			d, e := at(t)
-			t = 720 - 4*lon - e + 4*sign*acosD(cosH(d))
+			t = noonMin - 4*lon - e + 4*sign*acosD(cosH(d))
 		}
 		return &t
 	}
 	s.SunriseUTCMin, s.SunsetUTCMin = event(-1), event(1)
-	s.DayLengthMin = clamp(*s.SunsetUTCMin-*s.SunriseUTCMin, 0, 1440)
+	s.DayLengthMin = clamp(*s.SunsetUTCMin-*s.SunriseUTCMin, 0, dayMinutes)
 	return s
 }
 
@@ -107,10 +137,10 @@ func SunAt(day Day, minuteUTC, lat, lon float64) (SunPosition, error) {
 	if err := checkPlace(lat, lon); err != nil {
 		return SunPosition{}, err
 	}
-	if !finite(minuteUTC) || minuteUTC < 0 || minuteUTC > 1440 {
+	if !finite(minuteUTC) || minuteUTC < 0 || minuteUTC > dayMinutes {
 		return SunPosition{}, refuse("bad_time", "minute_utc", minuteUTC, "0 to 1440")
 	}
-	decl, eot := sunAt(unixEpochJD + float64(day) + minuteUTC/1440)
+	decl, eot := sunAt(unixEpochJD + float64(day) + minuteUTC/dayMinutes)
 	h := mod360((minuteUTC+eot+4*lon)/4) - 180
 	elev := asinD(sinD(lat)*sinD(decl) + cosD(lat)*cosD(decl)*cosD(h))
 	azim := math.Atan2(sinD(h), cosD(h)*sinD(lat)-tanD(decl)*cosD(lat))*180/math.Pi + 180

@@ -11,11 +11,18 @@ import (
 
 const golden uint64 = 0x9E3779B97F4A7C15
 
+const (
+	mixShift1, mixShift2, mixShift3        = 30, 27, 31
+	mixTimes1, mixTimes2            uint64 = 0xBF58476D1CE4E5B9, 0x94D049BB133111EB
+	dropBits, mantissaBits                 = 11, 53
+	fnvBasis, fnvPrime              uint64 = 0xCBF29CE484222325, 0x100000001B3
+)
+
 // Mix is the finaliser of SplitMix64.
 func Mix(z uint64) uint64 {
-	z = (z ^ z>>30) * 0xBF58476D1CE4E5B9
-	z = (z ^ z>>27) * 0x94D049BB133111EB
-	return z ^ z>>31
+	z = (z ^ z>>mixShift1) * mixTimes1
+	z = (z ^ z>>mixShift2) * mixTimes2
+	return z ^ z>>mixShift3
 }
 
 // Stream is a fresh source of numbers for one seed, day and channel.
@@ -36,7 +43,7 @@ func (r *Stream) Next() uint64 {
 }
 
 // U is uniform in [0, 1).
-func (r *Stream) U() float64 { return float64(r.Next()>>11) * (1.0 / (1 << 53)) }
+func (r *Stream) U() float64 { return float64(r.Next()>>dropBits) * (1.0 / (1 << mantissaBits)) }
 
 // Uni is uniform in [a, b).
 func (r *Stream) Uni(a, b float64) float64 { return a + (b-a)*r.U() }
@@ -44,10 +51,10 @@ func (r *Stream) Uni(a, b float64) float64 { return a + (b-a)*r.U() }
 // Z is near normal: the sum of twelve uniforms less six.
 func (r *Stream) Z() float64 {
 	sum := r.U()
-	for range 11 {
+	for range 12 - 1 {
 		sum += r.U()
 	}
-	return sum - 6
+	return sum - 12/2
 }
 
 // E is exponential with mean one.
@@ -73,9 +80,9 @@ func (r *Stream) E() float64 {
 
 // SiteSeed is the default seed of a site: FNV-1a 64 of its slug.
 func SiteSeed(slug string) uint64 {
-	h := uint64(0xCBF29CE484222325)
+	h := fnvBasis
 	for i := range len(slug) {
-		_, h = bits.Mul64(h^uint64(slug[i]), 0x100000001B3)
+		_, h = bits.Mul64(h^uint64(slug[i]), fnvPrime)
 	}
 	return h
 }
@@ -99,6 +106,30 @@ const (
 	chanForecastRain = 9
 )
 
+// Shape of the weather (ours, by the handbook's normals): how much of a day goes on to the next, how rain bears on the
+// rest, gusts in shares of the mean wind, storms a day and their km/h.
+const (
+	rainAlone, rainCarries   = 0.75, 0.25
+	meanCarries, rangeMoves  = 0.70, 0.40
+	wetNarrows, rangeSpreads = 0.3, 0.25
+	rangeLeast, rangeMost    = 0.25, 2.2 // shares of the normal range
+	gustBase, gustMore       = 0.9, 0.75
+	gustWet, gustMost        = 1.15, 180
+	stormsCalm, stormsWild   = 0.005, 0.014
+	stormWind                = 12 // km/h of mean wind at which storms come as often as that
+	stormBase, stormMore     = 25, 15
+	calmFrom, calmTo         = 4, 9 // months, in the north
+	blockMonths              = 2    // a year's block begins so many before it
+)
+
+// Shape of a forecast (ours): how its errors grow with the days ahead.
+const (
+	leadError, leadVariance = 0.9, 0.81
+	leadRangeDays           = 20
+	leadRain                = 0.035
+	leadGust                = 1.65 // of the mean wind, where nothing is known
+)
+
 type generator struct {
 	n     *normals
 	seed  uint64
@@ -111,43 +142,43 @@ type generator struct {
 func (g *generator) step(day Day) WeatherDay {
 	v := g.n.on(day)
 	draw := func(channel int) *Stream { return NewStream(g.seed, day, channel) }
-	p := 0.75 * v.Wet
+	p := rainAlone * v.Wet
 	if g.wet {
-		p = 0.25 + p
+		p = rainCarries + p
 	}
 	g.wet = draw(chanRain).U() < p
 	w := WeatherDay{Date: day}
 	if g.wet {
 		w.RainMM = round1(1 + float64((math.Max(v.MM, 1)-1)*draw(chanRainMM).E()))
 	}
-	g.a = float64(0.70*g.a) + float64(math.Sqrt(1-0.70*0.70)*draw(chanMean).Z())
-	g.b = float64(0.40*g.b) + float64(math.Sqrt(1-0.40*0.40)*draw(chanRange).Z())
-	f := 1 + float64(0.3*v.Wet)
+	g.a = float64(meanCarries*g.a) + float64(math.Sqrt(1-meanCarries*meanCarries)*draw(chanMean).Z())
+	g.b = float64(rangeMoves*g.b) + float64(math.Sqrt(1-rangeMoves*rangeMoves)*draw(chanRange).Z())
+	f := 1 + float64(wetNarrows*v.Wet)
 	if g.wet {
-		f = 1 - float64(0.3*(1-v.Wet))
+		f = 1 - float64(wetNarrows*(1-v.Wet))
 	}
-	r := float64(v.Range*f) * (1 + float64(0.25*g.b))
-	r = math.Max(1, math.Max(0.25*v.Range, math.Min(2.2*v.Range, r)))
+	r := float64(v.Range*f) * (1 + float64(rangeSpreads*g.b))
+	r = math.Max(1, math.Max(rangeLeast*v.Range, math.Min(rangeMost*v.Range, r)))
 	m := v.Mean + float64(v.Sd*g.a)
 	w.Tmin, w.Tmax = round1(m-r/2), round1(m+r/2)
-	gust := v.Wind * (0.9 + float64(0.75*draw(chanGust).E()))
+	gust := v.Wind * (gustBase + float64(gustMore*draw(chanGust).E()))
 	if g.wet {
-		gust *= 1.15
+		gust *= gustWet
 	}
 	_, month, _ := day.Date()
-	calmSeason := month >= 4 && month <= 9
+	calmSeason := month >= calmFrom && month <= calmTo
 	if g.south {
 		calmSeason = !calmSeason
 	}
-	storms := 0.014
+	storms := stormsWild
 	if calmSeason {
-		storms = 0.005
+		storms = stormsCalm
 	}
 	storm := draw(chanStorm)
-	if storm.U() < storms*math.Min(2, v.Wind/12) {
-		gust = gust + 25 + float64(15*storm.E())
+	if storm.U() < storms*math.Min(2, v.Wind/stormWind) {
+		gust = gust + stormBase + float64(stormMore*storm.E())
 	}
-	w.GustKm = round1(math.Min(180, gust))
+	w.GustKm = round1(math.Min(gustMost, gust))
 	return w
 }
 
@@ -173,9 +204,9 @@ func weather(n *normals, south bool, seed uint64, first, last Day) []WeatherDay 
 	out := make([]WeatherDay, 0, last-first+1)
 	for y := first.Year(); y <= last.Year(); y++ {
 		g := generator{n: n, seed: seed, south: south}
-		end := min(last, DateOf(y, 12, 31))
+		end := min(last, DateOf(y+1, 1, 1)-1)
 		from := max(first, DateOf(y, 1, 1))
-		for d := DateOf(y-1, 11, 1); d <= end; d++ {
+		for d := DateOf(y, 1-blockMonths, 1); d <= end; d++ {
 			w := g.step(d)
 			if d >= from {
 				out = append(out, w)
@@ -214,11 +245,11 @@ func ForecastFrom(s *Site, seed uint64, issued Day) ([]ForecastDay, error) {
 		for range lead {
 			err += zs.Z()
 		}
-		err = 0.9 * err
-		k := v.Sd * v.Sd / (v.Sd*v.Sd + float64(0.81*l))
+		err = leadError * err
+		k := v.Sd * v.Sd / (v.Sd*v.Sd + float64(leadVariance*l))
 		mean := v.Mean + float64(k*((t.Tmin+t.Tmax)/2+err-v.Mean))
-		rng := v.Range + float64((1-l/20)*((t.Tmax-t.Tmin)-v.Range))
-		q := 0.035 * l
+		rng := v.Range + float64((1-l/leadRangeDays)*((t.Tmax-t.Tmin)-v.Range))
+		q := leadRain * l
 		rs := NewStream(seed, t.Date, chanForecastRain)
 		broken := rs.U() < q
 		alt := rs.U() < v.Wet
@@ -239,7 +270,7 @@ func ForecastFrom(s *Site, seed uint64, issued Day) ([]ForecastDay, error) {
 		if wet {
 			f.Pop = (1 - q) + float64(q*v.Wet)
 		}
-		calm := 1.65 * v.Wind
+		calm := leadGust * v.Wind
 		f.GustKmh = calm
 		if !broken {
 			f.GustKmh = float64(t.GustKm*(1-q)) + float64(calm*q)

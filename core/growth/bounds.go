@@ -59,7 +59,7 @@ func LeftAlone(m *limb.Map, class pomology.VigourClass, tubLitres float64) Bound
 			continue
 		}
 		_, e := m.Axes[i].LastRing()
-		if lean := m.Axes[i].A1; lean < 45 {
+		if lean := m.Axes[i].A1; lean < tiedLeanDeg {
 			rise := clamp(e/(best*limb.Tab(orientation, lean)), leastBrakeRead, mostBrakeRead)
 			b.HeightCM = math.Max(b.HeightCM, top.Z/math.Sqrt(1-rise))
 		}
@@ -148,7 +148,7 @@ func (s *season) raiseCeiling() {
 	upright := s.extension() * t.Bounds.brake(limb.Vec{Z: t.twin}, limb.Vec{Z: 1}, limb.Vec{}, 0) // of a shoot on the uncut tree's top
 	if !t.wasCut && upright > 0 {
 		rise := 0.0
-		vigour := clamp(math.Pow(t.reff/t.rref/s.before.total, pruningDwarfs), 0.2, 4)
+		vigour := clamp(math.Pow(t.reff/t.rref/s.before.total, pruningDwarfs), vigourLeast, vigourMost)
 		for i, w := range s.before.point {
 			if w > 0 {
 				a := &s.m.Axes[i]

@@ -60,13 +60,25 @@ const (
 	Dry Rain = "dry"
 )
 
+// How a season grows (limbs.md#53-season): shares unless said.
+const (
+	wetSprouts, drySprouts   = 1.3, 0.7
+	hangingRights, rightsTo  = 30, 0.6 // degrees; of the angle it starts at
+	softFrom                 = 0.6     // of the longest shoot of a kind, freely
+	cropTakes, leastOfCrop   = 0.3, 0.6
+	newShootCM               = 20 // how far up a new shoot is counted
+	wokenBoost               = 1.2
+	ringToParent, ringGrows  = 0.6, 0.10
+	ringLight, ringLightOver = 0.15, 0.30 // below that light a limb loses leaf; so much more and it gains in full
+)
+
 // sprouting is how a wet or dry last season scales water sprouts: reserves and standing roots of a wet one (est.).
 func (r Rain) sprouting() float64 {
 	switch r {
 	case Wet:
-		return 1.3
+		return wetSprouts
 	case Dry:
-		return 0.7
+		return drySprouts
 	}
 	return 1
 }
@@ -118,9 +130,9 @@ type point struct {
 // rightens is the angle at the end of its shoot: new shoots turn up.
 func (p point) rightens() float64 {
 	if p.a0 >= 90 {
-		return p.a0 - 30
+		return p.a0 - hangingRights
 	}
-	return 0.6 * p.a0
+	return rightsTo * p.a0
 }
 
 // leans is the mean angle of its shoot.
@@ -177,9 +189,9 @@ func (s *season) calibrate() {
 	}
 	switch {
 	case n >= 3 && expected > 0:
-		t.vig, t.agedAt = clamp(grown/expected, 0.4, 2), t.Bounds.aged(s.m.Age)
+		t.vig, t.agedAt = clamp(grown/expected, vigourReadLow, vigourReadUp), t.Bounds.aged(s.m.Age)
 	case t.ShootCM > 0 && all > 0:
-		t.vig, t.agedAt = clamp(t.ShootCM/(all/float64(ends)), 0.4, 2), t.Bounds.aged(s.m.Age)
+		t.vig, t.agedAt = clamp(t.ShootCM/(all/float64(ends)), vigourReadLow, vigourReadUp), t.Bounds.aged(s.m.Age)
 	}
 	if s.m.RRef != nil && s.m.REff != nil && s.m.Vig != nil {
 		t.rref, t.reff, t.vig, t.agedAt = *s.m.RRef, *s.m.REff, *s.m.Vig, t.Bounds.aged(s.m.Age)
@@ -189,10 +201,11 @@ func (s *season) calibrate() {
 // soft holds an extension below what the kind can make.
 func (s *season) soft(x float64) float64 {
 	most := s.m.Kind.Growth.ExtensionMaxCM
-	if x <= 0.6*most {
+	free, rest := softFrom*most, (1-softFrom)*most
+	if x <= free {
 		return x
 	}
-	return 0.6*most + 0.4*most*(1-math.Exp(-(x-0.6*most)/(0.4*most)))
+	return free + rest*(1-math.Exp(-(x-free)/rest))
 }
 
 func newSeason(t *Tree, m *limb.Map) *season {
@@ -356,22 +369,22 @@ func (s *season) share(crop *float64) {
 			s.w.add(s.m.Axes[s.m.Scaffold(i)].ID, dilution*s.weightOf(s.points[k], i, false))
 		}
 	}
-	base := s.t.reff * clamp(1.3-0.3*load, 0.6, 1.3) / s.t.rref
+	base := s.t.reff * clamp(1+cropTakes-cropTakes*load, leastOfCrop, 1+cropTakes) / s.t.rref
 	for id, b1 := range s.w.scaffold {
 		own := autonomy / s.w.total
 		if b0, known := s.before.scaffold[id]; known && b1 > 0 {
 			own = autonomy * b0 / (s.before.total * b1)
 		}
-		s.v[id] = clamp(math.Pow(base*((1-autonomy)/s.w.total+own), pruningDwarfs), 0.2, 4)
+		s.v[id] = clamp(math.Pow(base*((1-autonomy)/s.w.total+own), pruningDwarfs), vigourLeast, vigourMost)
 	}
-	s.vTree = clamp(math.Pow(base/s.w.total, pruningDwarfs), 0.2, 4)
+	s.vTree = clamp(math.Pow(base/s.w.total, pruningDwarfs), vigourLeast, vigourMost)
 }
 
 // weightOf is the weight of a new point on its carrier; in summer it counts from where it starts.
 func (s *season) weightOf(p point, i int, summer bool) float64 {
 	z := s.m.At(i, math.Min(p.attach, s.m.Axes[i].L)).Z
 	if !summer {
-		z += 20 * cosDeg(p.a0)
+		z += newShootCM * cosDeg(p.a0)
 	}
 	return s.w.explicit(p.a0, z, s.light[i], p.dsup) * p.rank
 }
@@ -417,7 +430,7 @@ func (s *season) extend(g float64) {
 		if i < 0 {
 			continue
 		}
-		boost := 1.2 + 2*s.q
+		boost := wokenBoost + 2*s.q
 		if p.pending {
 			boost = 1
 		}
@@ -439,7 +452,7 @@ func (s *season) shoot(p point, e float64) limb.Axis {
 	tip := s.m.Kind.Growth.TipMM
 	a := limb.Axis{
 		ID: fmt.Sprintf("g%d.%d", s.t.Season+1, s.t.born), Attach: p.attach, Azimuth: mod360(p.az), A0: p.a0, A1: p.rightens(), L: e,
-		D: 0.7*tip + 0.055*e, Tip: limb.Growing, Rings: []float64{e}, Sprout: p.sprout,
+		D: tipBase*tip + tipOfGrowth*e, Tip: limb.Growing, Rings: []float64{e}, Sprout: p.sprout,
 	}
 	a.Dt = math.Min(tip, a.D)
 	a.SetOwn(a.D*a.D - a.Dt*a.Dt)
@@ -467,18 +480,18 @@ func (s *season) thicken() {
 	for i := len(axes) - 1; i >= 0; i-- {
 		a := &axes[i]
 		if s.fresh[a.ID] { // in full light
-			gain[i] += 0.6 * a.D * a.D
-			a.SetOwn(s.m.OwnLeaf(i) * (1 + 0.10*math.Min(2, s.vOf(i))))
+			gain[i] += ringToParent * a.D * a.D
+			a.SetOwn(s.m.OwnLeaf(i) * (1 + ringGrows*math.Min(2, s.vOf(i))))
 		} else {
-			g := clamp((lit(i)-0.15)/0.30, -0.5, 1)
-			do := 0.10 * math.Min(2, s.vOf(i)) * g * s.m.OwnLeaf(i)
+			g := clamp((lit(i)-ringLight)/ringLightOver, -0.5, 1)
+			do := ringGrows * math.Min(2, s.vOf(i)) * g * s.m.OwnLeaf(i)
 			if s.grew[a.ID] > 0 {
 				e := a.Rings[len(a.Rings)-1]
-				dn := 0.7*tip + 0.055*e
-				gain[i] += 0.6 * dn * dn
-				do += 0.4 * dn * dn
+				dn := tipBase*tip + tipOfGrowth*e
+				gain[i] += ringToParent * dn * dn
+				do += (1 - ringToParent) * dn * dn
 			} else {
-				gain[i] += 0.6 * math.Max(0, do)
+				gain[i] += ringToParent * math.Max(0, do)
 			}
 			a.SetOwn(math.Max(0, s.m.OwnLeaf(i)+do))
 			a.D = math.Sqrt(a.D*a.D + gain[i])

@@ -69,6 +69,22 @@ func (s *season) look(c Cut, i int) madeCut {
 var (
 	headRanks  = [4]float64{1.15, 0.95, 0.75, 0.55}
 	headAngles = [4]float64{12, 35, 45, 52}
+	stubRanks  = [2]float64{0.70, 0.45}
+	spurRanks  = [2]float64{0.65, 0.40}
+	spurAngles = [2]float64{35, 45}
+)
+
+// What a cut wakes (limbs.md#54-new-points-of-a-cut): thickness in mm, distances in cm.
+const (
+	notchRank                    = 0.60
+	stubTwoMM, spurTwoMM         = 15, 8 // from there two shoots come
+	oneMoreMM                    = 20
+	sproutFromMM, sproutEveryMM  = 25, 30
+	sproutRank, summerSproutRank = 1.30, 0.9
+	summerSprouts                = 0.25 // of a winter cut's
+	mostSprouts                  = 8
+	sproutBelowCM, sproutStepCM  = 3, 2.5
+	sproutMM                     = 20
 )
 
 // wakes lists the points a cut wakes, on the tree as it stands after all cuts.
@@ -88,7 +104,7 @@ func (s *season) wakes(c madeCut, q float64, summer bool) []point {
 		v := s.m.ShootDirection(i, math.Min(c.at, s.m.Axes[i].L), c.roll+float64(k)*alpha, angle)
 		out = append(out, point{
 			parent: c.host, attach: at, az: math.Atan2(v.X, v.Y) * 180 / math.Pi, a0: math.Acos(clamp(v.Z, -1, 1)) * 180 / math.Pi,
-			rank: rank, dsup: math.Min(c.d, 25),
+			rank: rank, dsup: math.Min(c.d, mostPointMM),
 		})
 	}
 	switch {
@@ -98,17 +114,17 @@ func (s *season) wakes(c madeCut, q float64, summer bool) []point {
 		if c.FacingAz != nil {
 			az = *c.FacingAz
 		}
-		out = append(out, point{parent: c.host, attach: c.at, az: az, a0: g.InsertionDeg, rank: 0.60, dsup: math.Min(c.d, 25)})
+		out = append(out, point{parent: c.host, attach: c.at, az: az, a0: g.InsertionDeg, rank: notchRank, dsup: math.Min(c.d, mostPointMM)})
 	case c.AtCM <= 0:
 	case c.Kind == limb.Stub:
-		add(0, 0.70, g.InsertionDeg)
-		if c.d >= 15 && !summer {
-			add(1, 0.45, g.InsertionDeg)
+		add(0, stubRanks[0], g.InsertionDeg)
+		if c.d >= stubTwoMM && !summer {
+			add(1, stubRanks[1], g.InsertionDeg)
 		}
 	case c.Kind == limb.SpurBack:
-		add(0, 0.65, 35)
-		if c.d >= 8 && !summer {
-			add(1, 0.40, 45)
+		add(0, spurRanks[0], spurAngles[0])
+		if c.d >= spurTwoMM && !summer {
+			add(1, spurRanks[1], spurAngles[1])
 		}
 	case c.side >= sidePart:
 	case c.Kind == limb.FruitBud && summer && s.t.Bounds.known(): // a fruit bud on top stops the shoot
@@ -118,7 +134,7 @@ func (s *season) wakes(c madeCut, q float64, summer bool) []point {
 			add(k, headRanks[k], headAngles[k])
 		}
 	}
-	if c.d >= 25 && c.Kind != limb.Notch && c.Kind != limb.SpurThin {
+	if c.d >= sproutFromMM && c.Kind != limb.Notch && c.Kind != limb.SpurThin {
 		out = append(out, s.sprouts(c, q, summer, i)...)
 	}
 	return out
@@ -129,7 +145,7 @@ const stoppedRank = 0.35
 
 // headed is how many shoots a heading cut wakes.
 func (s *season) headed(c madeCut, i int, summer bool) int {
-	n := 2 + int(c.d/20)
+	n := 2 + int(c.d/oneMoreMM)
 	if c.age == 1 {
 		n = 2 + int(2*c.removed)
 	}
@@ -144,16 +160,16 @@ func (s *season) headed(c madeCut, i int, summer bool) int {
 }
 
 func (s *season) sprouts(c madeCut, q float64, summer bool, i int) []point {
-	part, rank := 1.0, 1.30
+	part, rank := 1.0, sproutRank
 	if summer {
-		part, rank = 0.25, 0.9
+		part, rank = summerSprouts, summerSproutRank
 	}
-	n := min(8, int(s.m.Kind.Growth.SproutTendency*c.d/30*(1+4*q)*part*s.t.Rain.sprouting()))
+	n := min(mostSprouts, int(s.m.Kind.Growth.SproutTendency*c.d/sproutEveryMM*(1+4*q)*part*s.t.Rain.sprouting()))
 	var out []point
 	for k := range n {
 		out = append(out, point{
-			parent: c.host, attach: math.Max(0, c.at-3-2.5*float64(k)), az: s.m.Axes[i].Azimuth + 137.5*float64(k+1), a0: 10, rank: rank,
-			dsup: 20, sprout: true,
+			parent: c.host, attach: math.Max(0, c.at-sproutBelowCM-sproutStepCM*float64(k)), az: s.m.Axes[i].Azimuth + goldenDeg*float64(k+1), a0: 10, rank: rank,
+			dsup: sproutMM, sprout: true,
 		})
 	}
 	return out

@@ -71,7 +71,7 @@ func Sketch(in SketchInput) (limb.Doc, error) {
 	g := kind.Growth
 	s := &sketch{
 		in: in, g: g, draw: almanac.SeedStream(in.Seed), rad: in.SpreadCM / 2, plane: 90, used: map[string]bool{},
-		ext: g.ExtensionCM * clamp(1.25-0.02*float64(in.Age), 0.7, 1.2),
+		ext: g.ExtensionCM * clamp(youngReaches-agesBy*float64(in.Age), oldReaches, mostReach),
 	}
 	if in.PlaneAzDeg != nil {
 		s.plane = *in.PlaneAzDeg
@@ -98,18 +98,18 @@ func checkSketch(in SketchInput) (*pomology.Kind, error) {
 	if _, err := pomology.FormBySlug(in.Form); err != nil {
 		bad("form", fmt.Sprintf("%q", in.Form), "a form of the table")
 	}
-	if in.Age < 1 || in.Age > 150 {
-		bad("age", fmt.Sprintf("%d years", in.Age), "1 to 150")
+	if in.Age < 1 || in.Age > mostSketchYears {
+		bad("age", fmt.Sprintf("%d years", in.Age), fmt.Sprintf("1 to %d", mostSketchYears))
 	}
 	tip := kind.Growth.TipMM
 	if !(in.TrunkMM > tip && in.TrunkMM <= limb.MaxDiameterMM) {
 		bad("trunk_mm", fmt.Sprintf("%g mm", in.TrunkMM), fmt.Sprintf("above %g to %.0f mm", tip, limb.MaxDiameterMM))
 	}
-	if !(in.HeightCM >= 30 && in.HeightCM <= maxSketchCM) {
-		bad("height_cm", fmt.Sprintf("%g cm", in.HeightCM), fmt.Sprintf("30 to %d cm", maxSketchCM))
+	if !(in.HeightCM >= leastSketchHeightCM && in.HeightCM <= maxSketchCM) {
+		bad("height_cm", fmt.Sprintf("%g cm", in.HeightCM), fmt.Sprintf("%d to %d cm", leastSketchHeightCM, maxSketchCM))
 	}
-	if !(in.SpreadCM >= 20 && in.SpreadCM <= maxSketchCM) {
-		bad("spread_cm", fmt.Sprintf("%g cm", in.SpreadCM), fmt.Sprintf("20 to %d cm", maxSketchCM))
+	if !(in.SpreadCM >= leastSketchSpreadCM && in.SpreadCM <= maxSketchCM) {
+		bad("spread_cm", fmt.Sprintf("%g cm", in.SpreadCM), fmt.Sprintf("%d to %d cm", leastSketchSpreadCM, maxSketchCM))
 	}
 	if in.Scaffolds < 1 || in.Scaffolds > maxScaffolds {
 		bad("scaffolds", fmt.Sprintf("%d", in.Scaffolds), fmt.Sprintf("1 to %d", maxScaffolds))
@@ -132,7 +132,7 @@ func checkSketch(in SketchInput) (*pomology.Kind, error) {
 
 // equalRings parts a length into seasons: equal ones, then the last of e cm where e is above 0.
 func (s *sketch) equalRings(length, e float64, years int) []float64 {
-	unit := math.Max(0.9*s.ext, 10)
+	unit := math.Max(ringUnit*s.ext, leastRingCM)
 	if e <= 0 {
 		return parts(length, int(clamp(math.Ceil(length/unit), 1, math.Max(1, float64(years)))))
 	}
@@ -190,18 +190,15 @@ func (s *sketch) frame() {
 func (s *sketch) trunk() {
 	h := s.in.HeightCM
 	t := twig{id: "T", length: h}
-	e := 1.1 * s.ext
+	e := trunkGrows * s.ext
 	switch s.in.Form {
-	case pomology.LowBush:
-		t.length, t.cut, e = 15, true, 0
-	case pomology.FlatFan:
-		t.length, t.cut, e = 40, true, 0
-	case pomology.StepOver:
-		t.length, t.cut, e = 45, true, 0.5*s.ext
+	case pomology.LowBush, pomology.FlatFan, pomology.StepOver:
+		shape := trunks[s.in.Form]
+		t.length, t.cut, e = shape.length, true, shape.since*s.ext
 	case pomology.WireTiers:
-		e = 0.5 * s.ext
+		e = wireTrunkGrows * s.ext
 	case pomology.OpenVase, pomology.LateLeader, pomology.FourArm:
-		t.length, t.cut, e = clamp(0.25*h, 20, 70), true, 0
+		t.length, t.cut, e = clamp(vaseHead*h, vaseHeadLow, vaseHeadHigh), true, 0
 	}
 	if s.flat() {
 		t.az = s.plane
@@ -216,7 +213,7 @@ func (s *sketch) scaffold(k int, t twig, e float64, years int) {
 		t.az = s.in.Azimuths[k]
 	}
 	t.id = "S" + strconv.Itoa(k+1)
-	t.a0, t.a1 = clamp(t.a0, 0, 175), clamp(t.a1, 0, 175)
+	t.a0, t.a1 = clamp(t.a0, 0, mostLeanDeg), clamp(t.a1, 0, mostLeanDeg)
 	t.rings = s.equalRings(t.length, e, years)
 	s.add(t)
 }
@@ -229,43 +226,37 @@ func (s *sketch) vaseLimbs() {
 	rot := s.draw.Uni(0, 360)
 	for k := range n {
 		t := twig{parent: "T"}
-		t.az = rot + 360*float64(k)/float64(n) + s.draw.Uni(-12, 12)
-		t.at = head - float64(n-1-k)*math.Min(8, 0.6*head/float64(n))
-		t.a1 = s.draw.Uni(22, 35)
+		t.az = rot + 360*float64(k)/float64(n) + s.some(vaseTurn)
+		t.at = head - float64(n-1-k)*math.Min(vaseStepCM, vaseStep*head/float64(n))
+		t.a1 = s.some(vaseEndDeg)
 		if s.is(pomology.LowBush) {
-			t.a0 = s.draw.Uni(20, 35)
+			t.a0 = s.some(bushLeanDeg)
 		} else {
-			t.a0 = s.draw.Uni(45, 55)
+			t.a0 = s.some(vaseLeanDeg)
 		}
 		mid := (t.a0 + t.a1) / 2
-		t.length = (s.in.HeightCM - t.at) / cosDeg(mid) * s.draw.Uni(0.9, 1)
+		t.length = (s.in.HeightCM - t.at) / cosDeg(mid) * s.some(nearlyFull)
 		if !s.is(pomology.LowBush) {
-			t.length = math.Min(t.length, 1.1*s.rad/sinDeg(mid))
+			t.length = math.Min(t.length, overSpread*s.rad/sinDeg(mid))
 		}
-		t.length = math.Max(t.length, 10)
-		s.scaffold(k, t, s.ext*s.draw.Uni(0.8, 1.2), s.in.Age-1)
+		t.length = math.Max(t.length, leastScaffoldCM)
+		s.scaffold(k, t, s.ext*s.some(scaffoldGrows), s.in.Age-1)
 	}
 }
 
 func (s *sketch) leaderLimbs() {
 	n, h := s.in.Scaffolds, s.in.HeightCM
-	top, short := 0.70*h, 0.45
-	if s.is(pomology.CentralLeader) {
-		top, short = 0.85*h, 0.65
-	}
-	if s.is(pomology.SlimLeader) {
-		top, short = 0.9*h, 0.5
-	}
-	low := math.Min(60, 0.5*h)
+	shape := leaders[s.in.Form]
+	top, low := shape.top*h, math.Min(leaderLowCM, leaderLow*h)
 	rot := s.draw.Uni(0, 360)
 	for k := range n {
 		f := float64(k) / math.Max(1, float64(n-1))
 		t := twig{parent: "T", at: low + math.Max(0, top-low)*f}
-		t.az = rot + 137.5*float64(k) + s.draw.Uni(-10, 10)
-		t.a0 = 65 - 12*f + s.draw.Uni(-5, 5)
-		t.a1 = t.a0 - s.draw.Uni(5, 20)
-		t.length = s.rad / sinDeg((t.a0+t.a1)/2) * (1 - short*f) * s.draw.Uni(0.85, 1)
-		s.scaffold(k, t, s.ext*s.draw.Uni(0.8, 1.2), max(2, s.in.Age-1-k/2))
+		t.az = rot + goldenDeg*float64(k) + s.some(leaderTurn)
+		t.a0 = leaderLeanDeg - leanLessDeg*f + s.some(leaderLeanOff)
+		t.a1 = t.a0 - s.some(leaderRights)
+		t.length = s.rad / sinDeg((t.a0+t.a1)/2) * (1 - shape.shorter*f) * s.some(leaderFull)
+		s.scaffold(k, t, s.ext*s.some(scaffoldGrows), max(2, s.in.Age-1-k/2))
 	}
 }
 
@@ -274,15 +265,15 @@ func (s *sketch) fanRibs() {
 	for k := range n {
 		f, th := float64(k)/math.Max(1, float64(n-1)), 0.0
 		if n > 1 {
-			th = 80 - 150*f
+			th = fanFirstDeg - fanSweepDeg*f
 		}
-		t := twig{parent: "T", az: s.plane, a0: math.Max(5, math.Abs(th)), at: 30 + 10*(1-math.Abs(2*f-1))}
+		t := twig{parent: "T", az: s.plane, a0: math.Max(fanLeastDeg, math.Abs(th)), at: fanFootCM + fanMiddleCM*(1-math.Abs(2*f-1))}
 		if th < 0 {
 			t.az += 180
 		}
 		t.a1 = t.a0
-		t.length = math.Min(s.rad/math.Max(0.25, sinDeg(math.Abs(th))), math.Max(10, s.in.HeightCM-30)/math.Max(0.2, cosDeg(th))) * s.draw.Uni(0.9, 1)
-		s.scaffold(k, t, s.ext*s.draw.Uni(0.7, 1), s.in.Age-1)
+		t.length = math.Min(s.rad/math.Max(fanWidest, sinDeg(math.Abs(th))), math.Max(leastScaffoldCM, s.in.HeightCM-fanFootCM)/math.Max(fanTallest, cosDeg(th))) * s.some(nearlyFull)
+		s.scaffold(k, t, s.ext*s.some(ribGrows), s.in.Age-1)
 	}
 }
 
@@ -293,10 +284,10 @@ func (s *sketch) wireArms() {
 	}
 	for k := range min(s.in.Scaffolds, 2*tiers) {
 		odd := float64(k % 2)
-		t := twig{parent: "T", az: s.plane + 180*odd, a0: 85, a1: 90}
-		t.at = math.Max(0, math.Min(45+math.Max(0, s.in.HeightCM-45)*float64(k/2)/float64(tiers), s.twigs[0].length)-0.5*odd)
-		t.length = s.rad * s.draw.Uni(0.9, 1)
-		s.scaffold(k, t, s.ext*s.draw.Uni(0.6, 0.9), s.in.Age-1)
+		t := twig{parent: "T", az: s.plane + 180*odd, a0: armLeanDeg, a1: armEndDeg}
+		t.at = math.Max(0, math.Min(firstWireCM+math.Max(0, s.in.HeightCM-firstWireCM)*float64(k/2)/float64(tiers), s.twigs[0].length)-otherArmLower*odd)
+		t.length = s.rad * s.some(nearlyFull)
+		s.scaffold(k, t, s.ext*s.some(armGrows), s.in.Age-1)
 	}
 }
 
@@ -305,14 +296,14 @@ func (s *sketch) shrubStems() {
 	n := s.in.Scaffolds
 	rot := s.draw.Uni(0, 360)
 	for k := range n {
-		t := twig{az: rot + 360*float64(k)/float64(n) + s.draw.Uni(-12, 12)}
-		t.a0 = s.draw.Uni(10, 22)
-		t.a1 = t.a0 + s.draw.Uni(0, 12)
-		off := math.Min(12, 0.1*s.rad)
+		t := twig{az: rot + 360*float64(k)/float64(n) + s.some(vaseTurn)}
+		t.a0 = s.some(shrubLeanDeg)
+		t.a1 = t.a0 + s.some(shrubOpens)
+		off := math.Min(shrubRingCM, shrubRing*s.rad)
 		t.x, t.y = off*sinDeg(t.az), off*cosDeg(t.az)
 		mid := (t.a0 + t.a1) / 2
-		t.length = math.Min(s.in.HeightCM/cosDeg(mid), 1.2*s.rad/sinDeg(mid)) * s.draw.Uni(0.85, 1)
-		s.scaffold(k, t, s.ext*s.draw.Uni(0.8, 1.2), s.in.Age-1)
+		t.length = math.Min(s.in.HeightCM/cosDeg(mid), shrubOver*s.rad/sinDeg(mid)) * s.some(leaderFull)
+		s.scaffold(k, t, s.ext*s.some(scaffoldGrows), s.in.Age-1)
 	}
 }
 
@@ -320,15 +311,15 @@ func (s *sketch) shrubStems() {
 // its upper third).
 func (s *sketch) lateLeader() {
 	head := s.twigs[0].length
-	t := twig{id: "C", parent: "T", at: head, a0: 3, a1: 3, az: s.draw.Uni(0, 360), length: math.Max(30, s.in.HeightCM-head)}
-	t.rings = s.equalRings(t.length, s.ext, max(2, s.in.Age-3))
+	t := twig{id: "C", parent: "T", at: head, a0: lateLeanDeg, a1: lateLeanDeg, az: s.draw.Uni(0, 360), length: math.Max(lateLeastCM, s.in.HeightCM-head)}
+	t.rings = s.equalRings(t.length, s.ext, max(2, s.in.Age-lateYears))
 	s.add(t)
-	for k := range 4 {
-		side := twig{id: "C." + strconv.Itoa(k+1), parent: "C", at: t.length * (0.68 + 0.08*float64(k)), az: t.az + 137.5*float64(k+1)}
-		side.a0 = s.draw.Uni(55, 70)
-		side.a1 = side.a0 - 10
-		side.length = t.length * s.draw.Uni(0.16, 0.22)
-		side.rings = s.equalRings(side.length, math.Min(side.length, 0.6*s.ext), 3)
+	for k := range lateSides {
+		side := twig{id: "C." + strconv.Itoa(k+1), parent: "C", at: t.length * (lateFirst + lateStep*float64(k)), az: t.az + goldenDeg*float64(k+1)}
+		side.a0 = s.some(lateSideLean)
+		side.a1 = side.a0 - lateRights
+		side.length = t.length * s.some(lateSideLength)
+		side.rings = s.equalRings(side.length, math.Min(side.length, lateSideGrows*s.ext), lateYears)
 		s.add(side)
 	}
 }

@@ -27,7 +27,7 @@ var faults = map[string]func(s *sketch, id string){
 // pools are the limbs faults are planted on, listed before the first.
 func (s *sketch) pools() {
 	for _, t := range s.twigs {
-		if strings.Contains(t.id, ".") && t.length >= 25 {
+		if strings.Contains(t.id, ".") && t.length >= faultOnCM {
 			s.old = append(s.old, t.id)
 		}
 		if t.parent == "T" {
@@ -91,21 +91,21 @@ func (s *sketch) graft(t twig) {
 
 func (s *sketch) plantSucker(id string) {
 	az := s.draw.Uni(0, 360)
-	s.graft(twig{id: id, parent: s.twigs[0].id, at: 2, az: az, a0: 15, a1: 5, length: s.draw.Uni(70, 130), d: 9, sucker: true})
+	s.graft(twig{id: id, parent: s.twigs[0].id, at: suckerAtCM, az: az, a0: suckerShape.a0, a1: suckerShape.a1, length: s.some(suckerCM), d: suckerShape.d, sucker: true})
 }
 
 func (s *sketch) plantSprout(id string) {
 	on := s.pick(s.sca)
-	at := on.length * s.draw.Uni(0.3, 0.6)
-	az := on.az + s.draw.Uni(-20, 20)
-	s.graft(twig{id: id, parent: on.id, at: at, az: az, a0: 8, a1: 3, length: s.draw.Uni(80, 140), d: 11})
+	at := on.length * s.some(sproutAt)
+	az := on.az + s.some(faultAround)
+	s.graft(twig{id: id, parent: on.id, at: at, az: az, a0: sproutShape.a0, a1: sproutShape.a1, length: s.some(sproutCM), d: sproutShape.d})
 }
 
 func (s *sketch) plantInward(id string) {
 	on := s.pick(s.sca)
-	at := on.length * s.draw.Uni(0.5, 0.7)
-	az := on.az + 180 + s.draw.Uni(-15, 15)
-	s.graft(twig{id: id, parent: on.id, at: at, az: az, a0: 60, a1: 55, length: s.draw.Uni(45, 80), d: 9})
+	at := on.length * s.some(inwardAt)
+	az := on.az + 180 + s.some(faultAlong)
+	s.graft(twig{id: id, parent: on.id, at: at, az: az, a0: inwardShape.a0, a1: inwardShape.a1, length: s.some(inwardCM), d: inwardShape.d})
 }
 
 func (s *sketch) plantCrossing(id string) {
@@ -125,28 +125,28 @@ func (s *sketch) plantCrossing(id string) {
 	}
 	at := 0.5 * on.length
 	th := on.theta(at)
-	s.graft(twig{id: id, parent: on.id, at: at, az: on.az + turn*90, a0: th, a1: th, length: 0.9 * on.length, d: 13})
+	s.graft(twig{id: id, parent: on.id, at: at, az: on.az + turn*90, a0: th, a1: th, length: crossingShare * on.length, d: crossingMM})
 }
 
 func (s *sketch) plantCompetitor(id string) {
 	t := &s.twigs[0]
 	last := t.rings[len(t.rings)-1]
-	s.graft(twig{id: id, parent: t.id, at: math.Max(0, t.length-last-8), az: s.draw.Uni(0, 360), a0: 18, a1: 5, length: last + 12, d: 12})
+	s.graft(twig{id: id, parent: t.id, at: math.Max(0, t.length-last-competitorBelowCM), az: s.draw.Uni(0, 360), a0: competitorShape.a0, a1: competitorShape.a1, length: last + competitorUp, d: competitorShape.d})
 }
 
 func (s *sketch) plantHanging(id string) {
 	on := s.pick(s.sca)
-	az := on.az + s.draw.Uni(-40, 40)
-	s.graft(twig{id: id, parent: on.id, at: 0.7 * on.length, az: az, a0: 95, a1: 140, length: s.draw.Uni(40, 70), d: 9})
+	az := on.az + s.some(hangingTurn)
+	s.graft(twig{id: id, parent: on.id, at: hangingAt * on.length, az: az, a0: hangingShape.a0, a1: hangingShape.a1, length: s.some(hangingCM), d: hangingShape.d})
 }
 
 func (s *sketch) plantLow(id string) {
 	az := s.draw.Uni(0, 360)
-	s.graft(twig{id: id, parent: s.twigs[0].id, at: 22, az: az, a0: 88, a1: 92, length: s.draw.Uni(50, 90), d: 14})
+	s.graft(twig{id: id, parent: s.twigs[0].id, at: lowAtCM, az: az, a0: lowShape.a0, a1: lowShape.a1, length: s.some(lowCM), d: lowShape.d})
 }
 
 func (s *sketch) plantNarrow(id string) {
 	on := s.pick(s.sca)
-	th := on.theta(0.35 * on.length)
-	s.graft(twig{id: id, parent: on.id, at: 0.35 * on.length, az: on.az, a0: math.Max(0, th-18), a1: math.Max(0, th-20), length: 0.55 * on.length, d: 0.55 * on.d})
+	th := on.theta(narrowAt * on.length)
+	s.graft(twig{id: id, parent: on.id, at: narrowAt * on.length, az: on.az, a0: math.Max(0, th-narrowLeanDeg), a1: math.Max(0, th-narrowEndDeg), length: narrowShare * on.length, d: narrowShare * on.d})
 }

@@ -20,9 +20,9 @@ func (s *sketch) sides() {
 func (t *twig) theta(at float64) float64 { return t.a0 + (t.a1-t.a0)*at/t.length }
 
 func (s *sketch) laterals(on twig) {
-	every := 30.0
+	every := float64(sideEveryCM)
 	if s.flat() {
-		every = 22
+		every = flatSideEveryCM
 	}
 	m := int(on.length / every)
 	side := -1.0
@@ -35,44 +35,44 @@ func (s *sketch) laterals(on twig) {
 		t := twig{id: on.id + "." + strconv.Itoa(k+1), parent: on.id}
 		years := 2
 		if s.flat() {
-			t.at = on.length * (0.10 + 0.85*f)
-			t.length, t.az = s.draw.Uni(8, 22), on.az
+			t.at = on.length * (flatFrom + flatOver*f)
+			t.length, t.az = s.some(flatSideCM), on.az
 			if k%2 == 1 {
-				t.a0 = s.draw.Uni(15, 35)
+				t.a0 = s.some(flatSideOneDeg)
 			} else {
-				t.a0 = s.draw.Uni(50, 75)
+				t.a0 = s.some(flatOther)
 			}
 		} else {
-			t.at = on.length * (0.30 + 0.62*f)
-			t.length = (0.40*(on.length-t.at) + 22) * s.draw.Uni(0.75, 1.2)
-			t.az = on.az + side*s.draw.Uni(50, 85)
-			t.a0 = clamp(on.theta(t.at)+s.draw.Uni(5, 30), 30, 85)
+			t.at = on.length * (sideFrom + sideOver*f)
+			t.length = (sideOfRest*(on.length-t.at) + sideBaseCM) * s.some(sideFull)
+			t.az = on.az + side*s.some(sideTurn)
+			t.a0 = clamp(on.theta(t.at)+s.some(sideWider), steepestSide, flattestSide)
 			years = int(clamp(2+math.Floor((on.length-t.at)/s.ext), 1, math.Max(1, float64(s.in.Age-2))))
 		}
-		e := math.Min(t.length, s.ext*s.draw.Uni(0.65, 1.1))
+		e := math.Min(t.length, s.ext*s.some(sideGrows))
 		if years == 1 {
 			e = t.length
 		}
-		t.a1 = clamp(t.a0-s.draw.Uni(0, 15), 0, 175)
+		t.a1 = clamp(t.a0-s.some(sideRights), 0, mostLeanDeg)
 		t.rings = s.equalRings(t.length, e, years)
 		s.add(t)
-		if !s.flat() && years >= 2 && t.length > 45 {
+		if !s.flat() && years >= 2 && t.length > shootsFromCM {
 			s.shoots(t)
 		}
 	}
 }
 
 func (s *sketch) shoots(on twig) {
-	for k := range 1 + int(on.length/60) {
-		t := twig{id: on.id + "." + strconv.Itoa(k+1), parent: on.id, at: on.length * s.draw.Uni(0.35, 0.8)}
+	for k := range 1 + int(on.length/shootEveryCM) {
+		t := twig{id: on.id + "." + strconv.Itoa(k+1), parent: on.id, at: on.length * s.some(shootAt)}
 		sign := -1.0
 		if s.draw.U() < 0.5 {
 			sign = 1
 		}
-		t.length = s.ext * s.draw.Uni(0.5, 0.95)
-		t.az = on.az + sign*s.draw.Uni(30, 60)
-		t.a0 = clamp(on.a0+s.draw.Uni(-30, 5), 15, 85)
-		t.a1 = clamp(on.a0-20, 10, 80)
+		t.length = s.ext * s.some(shootGrows)
+		t.az = on.az + sign*s.some(shootTurn)
+		t.a0 = clamp(on.a0+s.some(shootLeans), shootSteepest, flattestSide)
+		t.a1 = clamp(on.a0-shootRights, shootEndLow, shootEndHigh)
 		t.rings = []float64{t.length}
 		s.add(t)
 	}
@@ -99,11 +99,11 @@ func (s *sketch) thicken() {
 	size = func(i int) float64 {
 		t := &s.twigs[i]
 		e := t.rings[len(t.rings)-1]
-		full := 0.7*tip + 0.055*e
+		full := tipBase*tip + tipOfGrowth*e
 		t.dt = math.Min(tip, full)
-		own := math.Max(0, full*full-t.dt*t.dt) + 3*math.Max(0, t.length-e)
+		own := math.Max(0, full*full-t.dt*t.dt) + leafPerCM*math.Max(0, t.length-e)
 		if t.id == "T" {
-			own = 3 * e
+			own = leafPerCM * e
 			if t.cut {
 				own = 0
 			}
@@ -123,15 +123,15 @@ func (s *sketch) thicken() {
 	}
 	for i := range s.twigs {
 		t := &s.twigs[i]
-		if t.d > tip+3 && thickest > tip {
+		if t.d > tip+thinOverTipMM && thickest > tip {
 			t.d = tip + (t.d-tip)*(s.in.TrunkMM-tip)/(thickest-tip)
 		}
-		t.d = round1(math.Max(3, t.d))
+		t.d = round1(math.Max(leastLimbMM, t.d))
 		if p, ok := at[t.parent]; ok {
 			t.d = math.Min(t.d, s.twigs[p].d)
 		}
 		if t.cut {
-			t.dt = 0.7 * t.d
+			t.dt = cutEnd * t.d
 		}
 		t.dt = math.Min(round1(t.dt), t.d)
 	}

@@ -40,9 +40,9 @@ func Suggest(k *pomology.Kind, known Known) SketchInput {
 	if known.MostSpreadM > 0 {
 		spread = math.Min(spread, known.MostSpreadM)
 	}
-	in.HeightCM = math.Round(100 * math.Max(0.3, orUsual(known.HeightM, usual.HeightM)))
-	in.SpreadCM = math.Round(100 * math.Max(0.3, spread))
-	in.TrunkMM = math.Round(orUsual(known.TrunkMM, math.Max(k.Growth.TipMM+5, pomology.TrunkPerYearMM*float64(in.Age))))
+	in.HeightCM = math.Round(100 * math.Max(leastSuggestedM, orUsual(known.HeightM, usual.HeightM)))
+	in.SpreadCM = math.Round(100 * math.Max(leastSuggestedM, spread))
+	in.TrunkMM = math.Round(orUsual(known.TrunkMM, math.Max(k.Growth.TipMM+trunkOverTipMM, pomology.TrunkPerYearMM*float64(in.Age))))
 	return in
 }
 

@@ -15,7 +15,21 @@ type weights struct {
 	zmin, zmax float64
 }
 
-func lightWeight(l float64) float64 { return clamp(0.25+0.75*l/0.60, 0.25, 1) }
+// What weighs a growing point (limbs.md#51-weights): its light, its height in the crown, its thickness.
+const (
+	darkWeight, fullLight       = 0.25, 0.60
+	lowWeight                   = 0.55
+	usualPointMM, thickPower    = 12, 0.30
+	thinWeighs, thickWeighs     = 0.70, 1.40
+	tiedLeanDeg                 = 45 // a limb held down grows as one that leans so far at least
+	mostPointMM                 = 25 // thicker wood wakes no more
+	vigourLeast, vigourMost     = 0.2, 4
+	vigourReadLow, vigourReadUp = 0.4, 2 // of what a measured tree shows
+)
+
+func lightWeight(l float64) float64 {
+	return clamp(darkWeight+(1-darkWeight)*l/fullLight, darkWeight, 1)
+}
 
 func (s *season) growing(i int) bool {
 	return s.m.Axes[i].Tip == limb.Growing && !s.m.WhollyDead(i) && s.m.DeadAt(i) > s.m.Axes[i].L
@@ -40,7 +54,7 @@ func (s *season) weigh() weights {
 		if s.growing(i) {
 			theta := a.A1
 			if a.Device != "" && a.Device != "none" {
-				theta = math.Max(45, theta)
+				theta = math.Max(tiedLeanDeg, theta)
 			}
 			w.point[i] = w.explicit(theta, m.End(i).Z, s.light[i], a.D)
 		}
@@ -60,8 +74,8 @@ func (w *weights) add(scaffold string, x float64) {
 }
 
 func (w *weights) explicit(theta, z, l, dsup float64) float64 {
-	return limb.Tab(orientation, theta) * (0.55 + 0.45*clamp((z-w.zmin)/math.Max(1, w.zmax-w.zmin), 0, 1)) * lightWeight(l) *
-		clamp(math.Pow(dsup/12, 0.30), 0.70, 1.40)
+	return limb.Tab(orientation, theta) * (lowWeight + (1-lowWeight)*clamp((z-w.zmin)/math.Max(1, w.zmax-w.zmin), 0, 1)) * lightWeight(l) *
+		clamp(math.Pow(dsup/usualPointMM, thickPower), thinWeighs, thickWeighs)
 }
 
 func (s *season) relight() {

@@ -438,7 +438,7 @@ func SizeLoop(in TieLoop) (Loop, error) {
 		return Loop{}, err
 	}
 	d := in.DiameterMM
-	grows := given.Or(in.SeasonGrowthMM, num.Clamp(0.25*d+2, 3, 10))
+	grows := given.Or(in.SeasonGrowthMM, thickens(d))
 	inner := d + grows*in.SeasonShare + in.SlackMM
 	out := Loop{GrowthMM: grows, LoopInnerMM: inner, LoopAroundCM: math.Pi * inner / 10}
 	if in.LoopInnerMM == nil {

@@ -107,7 +107,7 @@ func FlatOf(m *limb.Map, wires []float64, goalCM, yearlyCM float64, inGrowth boo
 			if m.Has(c, limb.Leader) || a.Sucker || a.L < 8 {
 				continue
 			}
-			k := ArmCandidate{ID: a.ID, HeightCM: num.Clamp(m.Base(c).Z, 0, 400), AzimuthDeg: a.Azimuth, AngleDeg: num.Clamp(chordDeg(m, c, a.L), 0, 180), LengthCM: a.L, DiameterMM: a.D, Fault: "none"}
+			k := ArmCandidate{ID: a.ID, HeightCM: heightsCM.of(m.Base(c).Z), AzimuthDeg: a.Azimuth, AngleDeg: num.Clamp(chordDeg(m, c, a.L), 0, 180), LengthCM: a.L, DiameterMM: a.D, Fault: "none"}
 			if m.WhollyDead(c) {
 				k.Fault = "bad"
 			} else if len(a.Marks) > 0 {
@@ -147,7 +147,7 @@ func FlatOf(m *limb.Map, wires []float64, goalCM, yearlyCM float64, inGrowth boo
 			break
 		}
 	}
-	out.Plan, _ = PlanFlat(FlatPlan{Wires: min(12, max(1, len(wires))), GoalCM: num.Clamp(goalCM, 20, 600), YearlyCM: num.Clamp(yearlyCM, 1, 300), TiersAYear: 1, GrowthRatio: 1})
+	out.Plan, _ = PlanFlat(FlatPlan{Wires: min(mostWires, max(1, len(wires))), GoalCM: goalsCM.of(goalCM), YearlyCM: growthsCM.of(yearlyCM), TiersAYear: 1, GrowthRatio: 1})
 	return out, nil
 }
 
@@ -157,7 +157,7 @@ func (out *FlatTree) arm(m *limb.Map, id, partner *string, side string, wire, go
 	}
 	i := m.Index(*id)
 	a := &m.Axes[i]
-	in := ArmLaying{LengthCM: math.Min(2000, a.L), GoalCM: num.Clamp(goal, 20, 600), YearlyCM: num.Clamp(yearly, 1, 300)}
+	in := ArmLaying{LengthCM: math.Min(2000, a.L), GoalCM: goalsCM.of(goal), YearlyCM: growthsCM.of(yearly)}
 	if partner != nil {
 		l := m.Axes[m.Index(*partner)].L
 		in.PartnerCM = &l

@@ -173,15 +173,29 @@ func headForm(f pomology.FormSlug) string {
 	return "open-vase"
 }
 
+// What young trees are told by (training.md#a-planting_cut): heights and distances in cm.
+const (
+	usualWireCM, usualFootCM = 40, 45
+	nurseryCM                = 140 // as nurseries send them
+	wakeCM, wakeBuds         = 45, 4
+	tierDepthCM              = 45
+	stopBelowCM, endBelowCM  = 5, 6
+	headUnderCM, headOverCM  = 2, 8
+	fanLowDeg, fanSteepDeg   = 80, 20
+	fanEndsCM, fanMostASide  = 30, 6
+	fanShootsCM              = 12.5
+	mostStems                = 6
+)
+
 // HeadingFor is the planting cut of a form for a whip or branched tree, before any bud is looked at; height is the tree's, 0 where it
 // was not measured. lower is by how much a school heads lower.
 func HeadingFor(form pomology.FormSlug, branched bool, heightCM, firstWireCM, lowerCM float64, buds []PlantingBud) (Heading, error) {
-	in := PlantingCut{Form: headForm(form), Material: "whip", HeightCM: heightCM, GraftCM: 10, FirstWireCM: 40, Buds: buds, lower: lowerCM}
+	in := PlantingCut{Form: headForm(form), Material: "whip", HeightCM: heightCM, GraftCM: 10, FirstWireCM: usualWireCM, Buds: buds, lower: lowerCM}
 	if branched {
 		in.Material = "branched"
 	}
 	if heightCM <= 0 {
-		in.HeightCM = 140 // as nurseries send them
+		in.HeightCM = nurseryCM
 	}
 	if firstWireCM > 0 {
 		in.FirstWireCM = firstWireCM
@@ -282,15 +296,15 @@ func (w *forming) halfWidth() float64 {
 	if err != nil {
 		return 100
 	}
-	return math.Max(20, 50*size.SpreadM*form.WidthShare)
+	return math.Max(goalsCM.least, 100*size.SpreadM*form.WidthShare/2)
 }
 
 func (w *forming) tiers() {
 	w.start()
-	w.add(Step{Year: 1, When: "bud-break", What: Wake, CM: 45, HighCM: 90, Count: 4})
+	w.add(Step{Year: 1, When: "bud-break", What: Wake, CM: wakeCM, HighCM: 2 * wakeCM, Count: wakeBuds})
 	w.add(Step{Year: 1, When: "solstice", What: OneLeader})
 	least, most := w.many("central-leader")
-	in := Tiers{Bounds: w.y.Bounds, Vigour: string(w.class()), FirstHeightCM: num.Clamp(w.firstLimb("central-leader"), 30, 150), HalfWidthCM: num.Clamp(w.halfWidth(), 20, 600), AngleDeg: num.Clamp(w.y.AimDeg, 20, 90)}
+	in := Tiers{Bounds: w.y.Bounds, Vigour: string(w.class()), FirstHeightCM: firstLimbsCM.of(w.firstLimb("central-leader")), HalfWidthCM: goalsCM.of(w.halfWidth()), AngleDeg: aimsDeg.of(w.y.AimDeg)}
 	stack, err := StackTiers(in)
 	if err != nil {
 		w.Warns = append(w.Warns, WNotReachable)
@@ -305,7 +319,7 @@ func (w *forming) tiers() {
 		if i == 0 {
 			what = Choose
 		}
-		w.add(Step{Year: year, When: "bud-break", What: what, Count: least, Most: most, CM: t.HeightCM, HighCM: t.HeightCM + 45, Tier: i + 1})
+		w.add(Step{Year: year, When: "bud-break", What: what, Count: least, Most: most, CM: t.HeightCM, HighCM: t.HeightCM + tierDepthCM, Tier: i + 1})
 		if i < len(stack.Tiers)-1 {
 			next := stack.Tiers[i+1].HeightCM
 			w.add(Step{Year: year, When: "bud-break", What: NextTier, CM: next + overTierCM, HighCM: next + 2*overTierCM, Tier: i + 2})
@@ -314,7 +328,7 @@ func (w *forming) tiers() {
 	}
 	last := 2 + len(stack.Tiers)
 	w.StopCM = stack.CapCM
-	w.add(Step{Year: last, When: "winter", What: StopAt, CM: stack.CapCM - 5, HighCM: stack.CapCM})
+	w.add(Step{Year: last, When: "winter", What: StopAt, CM: stack.CapCM - stopBelowCM, HighCM: stack.CapCM})
 	w.end(last)
 }
 
@@ -327,7 +341,7 @@ func (w *forming) class() pomology.VigourClass {
 
 func (w *forming) modified() {
 	w.start()
-	w.add(Step{Year: 1, When: "bud-break", What: Wake, CM: 45, HighCM: 90, Count: 4})
+	w.add(Step{Year: 1, When: "bud-break", What: Wake, CM: wakeCM, HighCM: 2 * wakeCM, Count: wakeBuds})
 	w.add(Step{Year: 1, When: "solstice", What: OneLeader})
 	least, most := w.many("modified-leader")
 	low := w.firstLimb("modified-leader")
@@ -340,12 +354,12 @@ func (w *forming) modified() {
 		w.add(Step{Year: 3, When: "bud-break", What: ChooseTier, Count: least - 3, Most: max(1, most-3), CM: low + 3*apartOnTrunk, HighCM: top, Tier: 2})
 		w.add(Step{Year: 3, When: "slowing", What: Spread, Deg: w.y.AimDeg})
 	}
-	stop, err := StopLeader(LeaderStop{Bounds: w.y.Bounds, TopScaffoldCM: num.Clamp(top, 30, 600)})
+	stop, err := StopLeader(LeaderStop{Bounds: w.y.Bounds, TopScaffoldCM: topLimbsCM.of(top)})
 	step := Step{Year: frameYears, When: "winter", What: StopAt}
 	switch {
 	case err != nil:
 	case w.y.AtReach:
-		step.CM, step.HighCM = w.CapCM-5, w.CapCM
+		step.CM, step.HighCM = w.CapCM-stopBelowCM, w.CapCM
 	default:
 		step.CM, step.HighCM = stop.LowCM, stop.HighCM
 		if !stop.Fits {
@@ -367,7 +381,7 @@ func (w *forming) slim() {
 		w.add(Step{Year: year, When: "slowing", What: LaySides, Deg: levelDeg, Tier: year - 1})
 	}
 	w.StopCM = math.Min(w.CapCM, formHeight(w.y.Form))
-	w.add(Step{Year: frameYears, When: "winter", What: StopAt, CM: w.StopCM - 5, HighCM: w.StopCM})
+	w.add(Step{Year: frameYears, When: "winter", What: StopAt, CM: w.StopCM - stopBelowCM, HighCM: w.StopCM})
 	w.end(frameYears)
 }
 
@@ -379,7 +393,7 @@ func (w *forming) wires() {
 		w.end(frameYears)
 		return
 	}
-	plan, err := PlanFlat(FlatPlan{Wires: min(12, len(y.WiresCM)), GoalCM: num.Clamp(y.GoalCM, 20, 600), YearlyCM: num.Clamp(y.YearlyCM, 1, 300), TiersAYear: 1, GrowthRatio: 1})
+	plan, err := PlanFlat(FlatPlan{Wires: min(mostWires, len(y.WiresCM)), GoalCM: goalsCM.of(y.GoalCM), YearlyCM: growthsCM.of(y.YearlyCM), TiersAYear: 1, GrowthRatio: 1})
 	if err != nil {
 		w.end(frameYears)
 		return
@@ -387,27 +401,27 @@ func (w *forming) wires() {
 	for i, t := range plan.Tiers {
 		wire := y.WiresCM[i]
 		if i > 0 {
-			w.add(Step{Year: t.Formed, When: "winter", What: HeadWire, CM: wire - 2, HighCM: wire + 8, Count: 3, Tier: i + 1})
+			w.add(Step{Year: t.Formed, When: "winter", What: HeadWire, CM: wire - headUnderCM, HighCM: wire + headOverCM, Count: 3, Tier: i + 1})
 		}
 		w.add(Step{Year: t.Formed, When: "season", What: RaiseArms, CM: wire, Count: 2, Deg: tipsAt45, Tier: i + 1})
 		w.add(Step{Year: t.BaseLaid + 1, When: "winter", What: LayArms, CM: wire, Count: 2, Deg: levelDeg, Tier: i + 1})
 		w.add(Step{Year: t.Full + 1, When: "winter", What: EndArms, CM: y.GoalCM, Tier: i + 1})
 	}
 	n := len(plan.Tiers)
-	w.add(Step{Year: plan.Tiers[n-1].Formed + 1, When: "winter", What: EndLeader, CM: y.WiresCM[n-1] - 6, HighCM: y.WiresCM[n-1] + 1, Tier: n})
+	w.add(Step{Year: plan.Tiers[n-1].Formed + 1, When: "winter", What: EndLeader, CM: y.WiresCM[n-1] - endBelowCM, HighCM: y.WiresCM[n-1] + 1, Tier: n})
 	w.end(plan.YearFull + 1)
 }
 
 func (w *forming) stepOver() {
 	w.start()
-	wire := 40.0
+	wire := float64(usualWireCM)
 	if len(w.y.WiresCM) > 0 {
 		wire = w.y.WiresCM[0]
 	}
 	w.add(Step{Year: 1, When: "bud-break", What: Over, CM: wire})
 	w.add(Step{Year: 1, When: "season", What: RaiseArms, CM: wire, Count: 2, Deg: tipsAt45, Tier: 1})
-	base := 1 + int(num.Ceil(layFrom*num.Clamp(w.y.GoalCM, 20, 600)/math.Max(1, w.y.YearlyCM)))
-	full := 1 + int(num.Ceil(num.Clamp(w.y.GoalCM, 20, 600)/math.Max(1, w.y.YearlyCM)))
+	years := goalsCM.of(w.y.GoalCM) / math.Max(1, w.y.YearlyCM)
+	base, full := 1+int(num.Ceil(layFrom*years)), 1+int(num.Ceil(years))
 	w.add(Step{Year: base, When: "winter", What: LayArms, CM: wire, Count: 2, Deg: levelDeg, Tier: 1})
 	w.add(Step{Year: full, When: "winter", What: EndArms, CM: w.y.GoalCM, Tier: 1})
 	w.end(full)
@@ -418,7 +432,7 @@ func (w *forming) fan() {
 	w.add(Step{Year: 1, When: "season", What: TwoRibs, Count: 2, Deg: tipsAt45})
 	w.add(Step{Year: 2, When: "winter", What: MoreRibs, CM: ribStartCM, Count: fanRibs / 2})
 	w.add(Step{Year: 3, When: "winter", What: MoreRibs, CM: 2 * ribStartCM, Count: fanRibs})
-	ribs, err := SpreadFan(Fan{RibCM: num.Clamp(w.y.GoalCM, 40, 500), LowDeg: 80, SteepDeg: 20, EndSpacingCM: 30, MostASide: 6, ShootSpacingCM: 12.5})
+	ribs, err := SpreadFan(Fan{RibCM: ribsCM.of(w.y.GoalCM), LowDeg: fanLowDeg, SteepDeg: fanSteepDeg, EndSpacingCM: fanEndsCM, MostASide: fanMostASide, ShootSpacingCM: fanShootsCM})
 	if err == nil && ribs.Ribs > fanRibs {
 		w.add(Step{Year: frameYears, When: "winter", What: MoreRibs, CM: 3 * ribStartCM, Count: ribs.Ribs})
 	}
@@ -428,7 +442,7 @@ func (w *forming) fan() {
 func (w *forming) shrub() {
 	w.add(Step{Year: 1, When: "planting", What: Plant})
 	w.add(Step{Year: 1, When: "season", What: StripFruit})
-	w.add(Step{Year: 3, When: "winter", What: Stems, Count: 4, Most: 6})
+	w.add(Step{Year: 3, When: "winter", What: Stems, Count: 4, Most: mostStems})
 	w.end(frameYears)
 }
 
@@ -469,24 +483,4 @@ var secondBest = map[StepKind]string{
 	Head: "head-late", Wake: "wake-late", Choose: "choose-late", ChooseTier: "choose-late", ShortenAll: "shorten-late", Seconds: "seconds-late",
 	Spread: "spread-late", NextTier: "tier-late", StopAt: "stop-late", HeadWire: "wire-late", LayArms: "lay-late", TwoRibs: "ribs-late",
 	MoreRibs: "ribs-late", ThickSides: "sides-late", EndLeader: "stop-late", Stems: "stems-late",
-}
-
-// Outline is a tree's frame at an age as a form to grow into: half its profile from the trunk's axis, each point out and up, cm.
-func Outline(y Young, age int) [][2]float64 {
-	half, top := (&forming{y: y}).halfWidth(), math.Min(y.capped().CapCM, formHeight(y.Form))
-	part := num.Lerp([][2]float64{{1, 0.35}, {2, 0.55}, {4, 0.8}, {8, 1}}, float64(age))
-	half, top = half*part, math.Max(60, top*num.Lerp([][2]float64{{1, 0.5}, {2, 0.65}, {4, 0.9}, {8, 1}}, float64(age)))
-	foot := 45.0
-	if y.FirstCM > 0 {
-		foot = y.FirstCM
-	}
-	switch y.Form {
-	case pomology.CentralLeader, pomology.ModifiedLeader, pomology.SlimLeader:
-		return [][2]float64{{0, foot}, {half, foot + 15}, {half * 0.9, foot + 35}, {half * 0.15, top - 5}, {0, top}}
-	case pomology.WireTiers, pomology.FlatFan, pomology.StepOver:
-		return [][2]float64{{0, foot - 10}, {half, foot - 10}, {half, top}, {0, top}}
-	case pomology.LowBush, pomology.Shrub:
-		return [][2]float64{{0, foot * 0.6}, {half * 0.6, foot * 0.8}, {half, top * 0.55}, {half * 0.9, top * 0.9}, {half * 0.4, top}, {0, top * 0.93}}
-	}
-	return [][2]float64{{0, foot}, {half * 0.35, foot + 20}, {half * 0.8, top * 0.6}, {half, top * 0.85}, {half * 0.85, top}, {half * 0.3, top * 0.75}, {0, foot + 35}}
 }

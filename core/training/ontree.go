@@ -96,7 +96,7 @@ func BendLimb(m *limb.Map, i int, in Bending) (BendPlan, error) {
 	out.size(m, i, in)
 	share := num.Clamp(in.Season, 0, 3)
 	out.Loop, _ = SizeLoop(TieLoop{DiameterMM: a.D, SeasonShare: share, SlackMM: 10})
-	if in.Growing >= 8 {
+	if in.Growing >= growingWeeks.least {
 		device := "other"
 		if (Rig{Device: out.Device.Device}).Loops() {
 			device = "tie"
@@ -105,7 +105,7 @@ func BendLimb(m *limb.Map, i int, in Bending) (BendPlan, error) {
 		if stay == "" {
 			stay = "six_months"
 		}
-		if set, err := SetOf(SetTime{DiameterMM: a.D, BendDeg: num.Clamp(math.Abs(out.TodayDeg-out.NowDeg), 0, 120), StartWeek: num.Clamp(in.Weeks, -52, 52), GrowingWeeks: math.Min(45, in.Growing), Device: device, School: stay}); err == nil {
+		if set, err := SetOf(SetTime{DiameterMM: a.D, BendDeg: bendsDeg.of(math.Abs(out.TodayDeg - out.NowDeg)), StartWeek: weeksOn.of(in.Weeks), GrowingWeeks: math.Min(growingWeeks.most, in.Growing), Device: device, School: stay}); err == nil {
 			out.Set = &set
 		}
 	}
@@ -124,13 +124,13 @@ func (p *BendPlan) force(m *limb.Map, i int, in Bending) error {
 	}
 	tip := num.Clamp(a.Dt, 0.5, a.D)
 	ask := BendForce{Species: m.Kind.Slug, LengthCM: math.Min(1000, a.L), DiameterMM: a.D, TipDiameterMM: &tip, ContactCM: p.ContactCM, NowDeg: num.Clamp(p.NowDeg, 0, 180), InGrowth: in.InGrowth}
-	ask.AimDeg = num.Clamp(p.NowDeg+1, 5, 175)
+	ask.AimDeg = pulledDeg.of(p.NowDeg + 1)
 	one, err := ForceOf(ask)
 	if err != nil {
 		return err
 	}
 	if one.Strain > 0 { // strain goes with the angle
-		p.SafeDeg = math.Min(175, p.NowDeg+(ask.AimDeg-p.NowDeg)*one.StrainLimit/one.Strain)
+		p.SafeDeg = math.Min(pulledDeg.most, p.NowDeg+(ask.AimDeg-p.NowDeg)*one.StrainLimit/one.Strain)
 	}
 	if math.Abs(p.ToDeg-p.NowDeg) < num.Slack {
 		return nil
@@ -150,19 +150,19 @@ func (p *BendPlan) size(m *limb.Map, i int, in Bending) {
 	a := &m.Axes[i]
 	switch p.Device.Device {
 	case "spreader", "notched_stick":
-		p.TrunkCM = num.Clamp(stickUp*p.ContactCM, 2, 300)
+		p.TrunkCM = contactsCM.of(stickUp * p.ContactCM)
 		if a.Parent >= 0 { // no higher than the wood it stands on
-			p.TrunkCM = num.Clamp(math.Min(p.TrunkCM, m.Axes[a.Parent].L-a.Attach), 2, 300)
+			p.TrunkCM = contactsCM.of(math.Min(p.TrunkCM, m.Axes[a.Parent].L-a.Attach))
 		}
 		lean := 0.0
 		if a.Parent >= 0 {
 			lean = leanToward(m, a.Parent, a.Azimuth)
 		}
-		if s, err := SizeSpreader(Spreader{TrunkContactCM: p.TrunkCM, LimbContactCM: num.Clamp(p.ContactCM, 2, 300), LimbAngleDeg: num.Clamp(p.TodayDeg, 0, 180), TrunkLeanDeg: num.Clamp(lean, -45, 45)}); err == nil {
+		if s, err := SizeSpreader(Spreader{TrunkContactCM: p.TrunkCM, LimbContactCM: contactsCM.of(p.ContactCM), LimbAngleDeg: num.Clamp(p.TodayDeg, 0, 180), TrunkLeanDeg: leansDeg.of(lean)}); err == nil {
 			p.Stick = &s
 		}
 	case "peg_tie", "tie":
-		ask := PegTie{AttachHeightCM: math.Min(500, p.AttachCM), LimbContactCM: num.Clamp(p.ContactCM, 2, 500), LimbAngleDeg: num.Clamp(p.TodayDeg, 0, 180), PegDistanceCM: in.PegCM, FreeSpaceCM: in.RoomCM}
+		ask := PegTie{AttachHeightCM: math.Min(tiesCM.most, p.AttachCM), LimbContactCM: tiesCM.of(p.ContactCM), LimbAngleDeg: num.Clamp(p.TodayDeg, 0, 180), PegDistanceCM: in.PegCM, FreeSpaceCM: in.RoomCM}
 		if p.Bend != nil {
 			f := math.Min(5000, p.Bend.ForceN)
 			ask.ForceN = &f

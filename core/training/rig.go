@@ -96,8 +96,8 @@ const (
 // ClockOf is a device's clock on a day: set and off by thickness, bend and school; checks a week on and monthly in growth, after
 // each look anew; a test in spring; its loop against the growth. Errors: given.Faults. Cost: its checks.
 func ClockOf(o OnTree, day int) (Clock, error) {
-	weeks := func(d int) float64 { return num.Clamp(float64(d-o.BudBreak)/7, -52, 52) }
-	grow := num.Clamp(float64(o.Slowing-o.BudBreak)/7, 8, 45)
+	weeks := func(d int) float64 { return weeksOn.of(float64(d-o.BudBreak) / weekDays) }
+	grow := growingWeeks.of(float64(o.Slowing-o.BudBreak) / weekDays)
 	device := "other"
 	if o.Loops() {
 		device = "tie"
@@ -110,11 +110,11 @@ func ClockOf(o OnTree, day int) (Clock, error) {
 	if d <= 0 { // nobody measured it: the school's time
 		d = thickMM
 	}
-	set, err := SetOf(SetTime{DiameterMM: d, BendDeg: num.Clamp(math.Abs(o.AfterDeg-o.BeforeDeg), 0, 120), StartWeek: weeks(o.OnDay), GrowingWeeks: grow, Device: device, School: school})
+	set, err := SetOf(SetTime{DiameterMM: d, BendDeg: bendsDeg.of(math.Abs(o.AfterDeg - o.BeforeDeg)), StartWeek: weeks(o.OnDay), GrowingWeeks: grow, Device: device, School: school})
 	if err != nil {
 		return Clock{}, err
 	}
-	c := Clock{Bound: set.Bound, Warnings: set.Warnings, OffDay: o.OnDay + int(num.Ceil(7*set.WeeksOn)), SetDay: o.OnDay + int(num.Ceil(7*(set.SetWeek-weeks(o.OnDay))))}
+	c := Clock{Bound: set.Bound, Warnings: set.Warnings, OffDay: o.OnDay + int(num.Ceil(weekDays*set.WeeksOn)), SetDay: o.OnDay + int(num.Ceil(weekDays*(set.SetWeek-weeks(o.OnDay))))}
 	last := o.OnDay // of a renewal or a shift
 	loop := o.LoopMM
 	for _, l := range o.Looks {
@@ -137,8 +137,8 @@ func ClockOf(o OnTree, day int) (Clock, error) {
 	} else if known && c.RenewBy < c.OffDay {
 		c.Bound = "material"
 	}
-	if o.Loops() && !life.gives && c.OffDay-last > 7*moveLoopWeeks && !o.Standing() {
-		c.Moved = last + 7*moveLoopWeeks
+	if o.Loops() && !life.gives && c.OffDay-last > weekDays*moveLoopWeeks && !o.Standing() {
+		c.Moved = last + weekDays*moveLoopWeeks
 	}
 	if err := c.looks(o); err != nil {
 		return Clock{}, err
@@ -196,7 +196,7 @@ func (c *Clock) looks(o OnTree) error {
 func (c *Clock) ring(o OnTree, loop float64, day int) {
 	grown := seasonPart(o, o.OnDay, day)
 	left := seasonPart(o, day, max(day, c.OffDay))
-	now := o.DMM + num.Clamp(0.25*o.DMM+2, 3, 10)*grown
+	now := o.DMM + thickens(o.DMM)*grown
 	in := TieLoop{DiameterMM: now, SeasonShare: num.Clamp(left, 0, 3), SlackMM: 10, LoopInnerMM: &loop}
 	if l, err := SizeLoop(in); err == nil && l.State != nil {
 		c.LoopState, c.FreeMM = *l.State, *l.FreeMM

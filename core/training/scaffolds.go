@@ -129,7 +129,25 @@ const (
 	gapPoints      = 30
 	verticalPoints = 20
 	numberPoints   = 4
+	anglePoints    = 20
+	thickPoints    = 15
+	pathPoints     = 10
+	faultPoints    = 10
+	evenPoints     = 5
+	windPoints     = 5
+	lowPoints      = 5
+	leastAngleDeg  = 25
+	tooThick       = 1.5 // times the limit of a side limb, beside the leader
+	mostInSet      = 8   // six limbs, a wall, and one to spare
+	usualPathCM    = 220
+	lowOverCM      = 30
+	nearWindDeg    = 45
+	steepOverDeg   = 15
+	flatOverDeg    = 30
 )
+
+// bestDeg are the angles from the trunk that cost nothing.
+var bestDeg = within{45, 60}
 
 // ChooseScaffolds chooses a young tree's scaffolds: every set of the form's sizes is scored. Errors: given.Faults. Cost: sets
 // of the candidates, at most 24 of them.
@@ -192,13 +210,13 @@ func (in Scaffolds) refuses(c ScaffoldCandid, form scaffoldForm) string {
 		return "fault"
 	case c.HeightCM < in.firstLow(form):
 		return "low"
-	case c.AngleDeg < given.Or(in.LeastAngleDeg, 25):
+	case c.AngleDeg < given.Or(in.LeastAngleDeg, leastAngleDeg):
 		return "narrow"
 	case c.AngleDeg > hangsDeg:
 		return "hanging"
 	case in.WallDeg != nil && num.Apart(c.AzimuthDeg, *in.WallDeg) < wallDeg-num.Slack:
 		return "wall"
-	case form.leader && c.DiameterMM / *in.LeaderDiameterMM > 1.5*in.sideLimit()+num.Slack:
+	case form.leader && c.DiameterMM / *in.LeaderDiameterMM > tooThick*in.sideLimit()+num.Slack:
 		return "thick"
 	}
 	return ""
@@ -282,11 +300,11 @@ func (q *quick) number(size int) float64 {
 
 // score of a set, as terms gives it.
 func (q *quick) score(set []int) float64 {
-	var az, h [8]float64
+	var az, h [mostInSet]float64
 	k := len(set)
 	n, size := 0, float64(k)
 	own, sum, sq, wind, lowest := 0.0, 0.0, 0.0, 180.0, math.Inf(1)
-	put := func(list *[8]float64, n int, x float64) {
+	put := func(list *[mostInSet]float64, n int, x float64) {
 		for ; n > 0 && list[n-1] > x; n-- {
 			list[n] = list[n-1]
 		}
@@ -324,12 +342,20 @@ func (q *quick) score(set []int) float64 {
 	}
 	total += verticalPoints * vertical / math.Max(1, size-1)
 	mean := sum / size
-	total += 5 * math.Min(1, math.Sqrt(math.Max(0, sq/size-mean*mean))/mean/0.5)
+	total += evenPoints * uneven(mean, sq/size)
 	if q.windy {
-		total += 5 * num.Clamp((wind-45)/135, 0, 1)
+		total += windPoints * offWind(wind)
 	}
-	return 100 - total - 5*num.Clamp((lowest-q.firstBest)/30, 0, 1)
+	return 100 - total - lowPoints*num.Clamp((lowest-q.firstBest)/lowOverCM, 0, 1)
 }
+
+// uneven is how far limbs differ in thickness, 0 to 1, by the mean and the mean square.
+func uneven(mean, square float64) float64 {
+	return math.Min(1, math.Sqrt(math.Max(0, square-mean*mean))/mean/0.5)
+}
+
+// offWind is how far the limb nearest to the wind stands from it, 0 to 1.
+func offWind(deg float64) float64 { return num.Clamp((deg-nearWindDeg)/(180-nearWindDeg), 0, 1) }
 
 func (in Scaffolds) terms(set []ScaffoldCandid, form scaffoldForm) ScaffoldTerms {
 	k := float64(len(set))
@@ -341,19 +367,19 @@ func (in Scaffolds) terms(set []ScaffoldCandid, form scaffoldForm) ScaffoldTerms
 		heights[i], lowest = c.HeightCM, math.Min(lowest, c.HeightCM)
 		sum, sq = sum+c.DiameterMM, sq+c.DiameterMM*c.DiameterMM
 		switch {
-		case c.AngleDeg < 45:
-			t.Angle += 20 / k * math.Min(1, (45-c.AngleDeg)/15)
-		case c.AngleDeg > 60:
-			t.Angle += 20 / k * math.Min(1, 0.5*(c.AngleDeg-60)/30)
+		case c.AngleDeg < bestDeg.least:
+			t.Angle += anglePoints / k * math.Min(1, (bestDeg.least-c.AngleDeg)/steepOverDeg)
+		case c.AngleDeg > bestDeg.most:
+			t.Angle += anglePoints / k * math.Min(1, 0.5*(c.AngleDeg-bestDeg.most)/flatOverDeg)
 		}
 		if form.leader {
-			t.Thickness += 15 / k * num.Clamp((c.DiameterMM / *in.LeaderDiameterMM - in.sideLimit())/in.sideLimit(), 0, 1)
+			t.Thickness += thickPoints / k * num.Clamp((c.DiameterMM / *in.LeaderDiameterMM - in.sideLimit())/in.sideLimit(), 0, 1)
 		}
-		if in.PathDeg != nil && num.Apart(c.AzimuthDeg, *in.PathDeg) <= pathDeg+num.Slack && c.HeightCM < given.Or(in.PathClearCM, 220) {
-			t.Path += 10 / k
+		if in.PathDeg != nil && num.Apart(c.AzimuthDeg, *in.PathDeg) <= pathDeg+num.Slack && c.HeightCM < given.Or(in.PathClearCM, usualPathCM) {
+			t.Path += pathPoints / k
 		}
 		if c.Fault == "slight" {
-			t.Fault += 10 / k
+			t.Fault += faultPoints / k
 		}
 		if in.WindFromDeg != nil {
 			nearestWind = math.Min(nearestWind, num.Apart(c.AzimuthDeg, *in.WindFromDeg))
@@ -361,11 +387,11 @@ func (in Scaffolds) terms(set []ScaffoldCandid, form scaffoldForm) ScaffoldTerms
 	}
 	t.Vertical = verticalPoints * apartPenalty(heights, form.apartLow, form.apartHigh)
 	mean := sum / k
-	t.Even = 5 * math.Min(1, math.Sqrt(math.Max(0, sq/k-mean*mean))/mean/0.5)
+	t.Even = evenPoints * uneven(mean, sq/k)
 	if in.WindFromDeg != nil {
-		t.Wind = 5 * num.Clamp((nearestWind-45)/135, 0, 1)
+		t.Wind = windPoints * offWind(nearestWind)
 	}
-	t.Low = 5 * num.Clamp((lowest-math.Max(60, in.firstLow(form)))/30, 0, 1)
+	t.Low = lowPoints * num.Clamp((lowest-math.Max(60, in.firstLow(form)))/lowOverCM, 0, 1)
 	return t
 }
 

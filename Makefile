@@ -43,7 +43,7 @@ test-e2e: build e2e/node_modules/.ready chromium
 	cd e2e && npx --no-install tsc -p . && npx --no-install playwright test
 
 chromium:
-	@command -v chromium >/dev/null || test -n "$$CHROMIUM" || (apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium >/dev/null) || (echo "Chromium is needed for the tests: install it, or name it in CHROMIUM"; exit 1)
+	@command -v chromium-headless-shell >/dev/null || command -v chromium >/dev/null || test -n "$$CHROMIUM" || (apt-get update -qq && (DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium-headless-shell >/dev/null || DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium >/dev/null)) || (echo "Chromium is needed for the tests: install it, or name it in CHROMIUM"; exit 1)
 
 lint: web/node_modules/.ready
 	@test -z "$$(go tool gofumpt -l api cmd contract core demo exchange internal orchard paper station store weather words web/*.go)" || (echo "gofumpt wants these formatted (make format):"; go tool gofumpt -l api cmd contract core demo exchange internal orchard paper station store weather words web/*.go; exit 1)

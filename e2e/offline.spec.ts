@@ -2,6 +2,7 @@ import { chromium, type BrowserContext, type Page } from '@playwright/test';
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { accessible, expect, fits, open, phone, test, toTheEnd } from './app';
+import { chromiumPath } from './chromium';
 
 test.use({ serviceWorkers: 'allow' });
 
@@ -102,7 +103,7 @@ test(
     const start = () =>
       chromium.launchPersistentContext(profile, {
         ...handheld,
-        executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+        executablePath: chromiumPath,
         args: ['--no-sandbox'],
       });
     const before = await start();

@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { chromiumPath } from './chromium';
 
 export default defineConfig({
   testDir: '.',
@@ -18,7 +19,7 @@ export default defineConfig({
     locale: 'en-GB',
     timezoneId: 'Europe/Vienna',
     launchOptions: {
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      executablePath: chromiumPath,
       args: [
         '--no-sandbox',
         '--disable-quic',

@@ -1,11 +1,10 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
-import { useState } from 'react';
 import { Choose } from '../shared/Choose';
 import type { Meta, Orchard, Schemas } from '../shared/api';
 import { useHere } from '../shared/orchard';
 import { Several } from '../shared/Several';
-import { read, show, unitOf, type Units } from '../shared/units';
+import { Amount } from '../shared/fields';
+import type { Units } from '../shared/units';
 
 type Need = Schemas['Need'];
 
@@ -36,18 +35,23 @@ export function HouseholdForm({ meta, orchard, units, onChange }: Props) {
         <div key={n.kind} className="acts" style={{ alignItems: 'flex-start' }}>
           <b style={{ width: 130, paddingTop: 10 }}>{meta.kinds.find((k) => k.slug === n.kind)?.name ?? n.kind}</b>
           <Amount
-            label={`fresh, ${unitOf('kg', units)}`}
+            size="small"
+            sx={{ width: 150 }}
+            label="fresh"
+            q="kg"
+            units={units}
             value={n.fresh_kg}
-            out={(v) => show(v, 'kg', units)}
-            into={(t) => read(t, 'kg', units)}
-            onValue={(v) => change(i, { fresh_kg: v })}
+            onValue={(v) => v !== undefined && change(i, { fresh_kg: v })}
           />
           <Amount
+            size="small"
+            sx={{ width: 150 }}
             label="jars of a litre"
+            bare
+            q="count"
+            units={units}
             value={n.jars ?? 0}
-            out={String}
-            into={(t) => read(t, 'm', 'metric')}
-            onValue={(v) => change(i, { jars: v })}
+            onValue={(v) => v !== undefined && change(i, { jars: v })}
           />
           <Choose
             size="small"
@@ -109,12 +113,15 @@ export function HouseholdForm({ meta, orchard, units, onChange }: Props) {
       />
       <LastSeason orchard={orchard} onChange={onChange} />
       <Amount
+        size="small"
+        sx={{ width: 300 }}
         label="Snow you count on, mm of water"
-        value={orchard.snow_kg_m2 ?? 0}
-        out={(v) => (v ? String(v) : '')}
-        into={(t) => (t.trim() === '' ? 0 : read(t, 'm', 'metric'))}
-        onValue={(v) => onChange({ ...orchard, snow_kg_m2: v })}
-        hint="10 cm of wet snow is about 20 mm; none: leave it empty"
+        bare
+        q="count"
+        units={units}
+        value={orchard.snow_kg_m2 || undefined}
+        onValue={(v) => onChange({ ...orchard, snow_kg_m2: v ?? 0 })}
+        helperText="10 cm of wet snow is about 20 mm; none: leave it empty"
       />
     </div>
   );
@@ -154,33 +161,5 @@ function LastSeason({ orchard, onChange }: { orchard: Orchard; onChange: (o: Orc
         </label>
       ))}
     </fieldset>
-  );
-}
-
-/** A number that keeps what is being typed. */
-function Amount(p: {
-  label: string;
-  value: number;
-  out: (v: number) => string;
-  into: (t: string) => number | undefined;
-  onValue: (v: number) => void;
-  hint?: string;
-}) {
-  const [typed, setTyped] = useState<string>();
-  return (
-    <TextField
-      size="small"
-      label={p.label}
-      value={typed ?? p.out(p.value)}
-      onChange={(e) => {
-        setTyped(e.target.value);
-        const v = p.into(e.target.value);
-        if (v !== undefined) p.onValue(v);
-      }}
-      onBlur={() => setTyped(undefined)}
-      helperText={p.hint}
-      slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-      sx={{ width: p.hint ? 300 : 150 }}
-    />
   );
 }

@@ -4,7 +4,8 @@ import { useState } from 'react';
 import type { Person } from '../shared/api';
 import { useSavePerson } from '../shared/queries';
 import { Trouble } from '../shared/Trouble';
-import { read, show, unitOf, type Units } from '../shared/units';
+import { Amount, fieldsOf } from '../shared/fields';
+import type { Units } from '../shared/units';
 
 type Away = NonNullable<Person['away']>[number];
 
@@ -36,28 +37,25 @@ export function PersonForm({
   onSaved?: () => void;
 }) {
   const [p, setP] = useState(person);
-  const [typed, setTyped] = useState<Record<string, string>>({});
   const save = useSavePerson(slug);
-  const cm = (k: 'fingertip_cm' | 'ceiling_cm' | 'hand_span_cm', label: string, hint: string) => (
-    <TextField
-      label={`${label}, ${unitOf('cm', units)}`}
-      value={typed[k] ?? (p[k] ? show(p[k], 'cm', units) : '')}
-      onChange={(e) => {
-        setTyped({ ...typed, [k]: e.target.value });
-        setP({ ...p, [k]: read(e.target.value, 'cm', units) ?? 0 });
-      }}
-      helperText={hint}
-      slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-    />
-  );
+  const { text, amount } = fieldsOf(p, setP, units);
   return (
     <div className="form">
-      <TextField label="Name" value={p.name} onChange={(e) => setP({ ...p, name: e.target.value })} />
+      {text('name', 'Name')}
       <div className="pair">
-        {cm('fingertip_cm', 'Fingertip height', 'arm raised, flat on your feet; unknown: 200 cm is taken')}
-        {cm('hand_span_cm', 'Hand’s width', 'closed, thumb laid along the shoot: for spacing fruit')}
+        {amount('fingertip_cm', 'cm', 'Fingertip height', {
+          empty: 'zero',
+          helperText: 'arm raised, flat on your feet; unknown: 200 cm is taken',
+        })}
+        {amount('hand_span_cm', 'cm', 'Hand’s width', {
+          empty: 'zero',
+          helperText: 'closed, thumb laid along the shoot: for spacing fruit',
+        })}
       </div>
-      {cm('ceiling_cm', 'Own ceiling', 'only where your school accepts a ladder')}
+      {amount('ceiling_cm', 'cm', 'Own ceiling', {
+        empty: 'zero',
+        helperText: 'only where your school accepts a ladder',
+      })}
       <fieldset style={{ border: 0, padding: 0, margin: 0 }}>
         <legend className="sm q">Hours free on each day of the week</legend>
         <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8, marginTop: 6 }}>
@@ -91,17 +89,12 @@ export function PersonForm({
                 setP({ ...p, tools: p.tools.map((x, j) => (j === i ? { ...x, name: e.target.value } : x)) })
               }
             />
-            <TextField
-              label={`Up to, ${unitOf('mm', units)}`}
-              defaultValue={t.max_mm ? show(t.max_mm, 'mm', units) : ''}
-              onChange={(e) =>
-                setP({
-                  ...p,
-                  tools: p.tools.map((x, j) =>
-                    j === i ? { ...x, max_mm: read(e.target.value, 'mm', units) ?? 0 } : x,
-                  ),
-                })
-              }
+            <Amount
+              label="Up to"
+              q="mm"
+              units={units}
+              value={t.max_mm || undefined}
+              onValue={(mm) => setP({ ...p, tools: p.tools.map((x, j) => (j === i ? { ...x, max_mm: mm ?? 0 } : x)) })}
             />
           </div>
         ))}

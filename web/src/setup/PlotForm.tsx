@@ -3,6 +3,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { Choose } from '../shared/Choose';
 import type { Feature, Orchard } from '../shared/api';
+import { Amount } from '../shared/fields';
 import { read, show, unitOf, type Units } from '../shared/units';
 import { PlotDraw } from './PlotDraw';
 
@@ -69,10 +70,12 @@ export function PlotForm({ orchard, units, onChange }: Props) {
           value={plot.north_deg}
           onChange={(e) => set({ north_deg: Number(e.target.value) })}
         />
-        <TextField
-          label={`Distance of rows, ${m}`}
-          defaultValue={plot.row_distance_m ? show(plot.row_distance_m, 'm', units) : ''}
-          onChange={(e) => set({ row_distance_m: read(e.target.value, 'm', units) ?? 0 })}
+        <Amount
+          label="Distance of rows"
+          q="m"
+          units={units}
+          value={plot.row_distance_m || undefined}
+          onValue={(v) => set({ row_distance_m: v ?? 0 })}
           helperText="empty: no rows"
         />
       </div>
@@ -96,10 +99,12 @@ export function PlotForm({ orchard, units, onChange }: Props) {
             hint="0 12; 16 12"
           />
           <div className="pair">
-            <TextField
-              label={`Height, ${m}`}
-              defaultValue={f.height_m ? show(f.height_m, 'm', units) : ''}
-              onChange={(e) => feature(i, { height_m: read(e.target.value, 'm', units) ?? 0 })}
+            <Amount
+              label="Height"
+              q="m"
+              units={units}
+              value={f.height_m || undefined}
+              onValue={(v) => feature(i, { height_m: v ?? 0 })}
               {...(f.kind === 'shade-tree' && {
                 helperText: 'a drawn one is guessed from its width: say it as you know it',
               })}
@@ -112,10 +117,12 @@ export function PlotForm({ orchard, units, onChange }: Props) {
                 onChange={(e) => feature(i, { faces_deg: Number(e.target.value) })}
               />
             ) : (
-              <TextField
-                label={`Width, ${m}`}
-                defaultValue={f.width_m ? show(f.width_m, 'm', units) : ''}
-                onChange={(e) => feature(i, { width_m: read(e.target.value, 'm', units) ?? 0 })}
+              <Amount
+                label="Width"
+                q="m"
+                units={units}
+                value={f.width_m || undefined}
+                onValue={(v) => feature(i, { width_m: v ?? 0 })}
               />
             )}
           </div>
@@ -205,11 +212,13 @@ function Windows({ of, units, onWindows }: { of: Feature; units: Units; onWindow
           aria-label={`Window ${String(i + 1)}`}
         >
           {edges.map((e) => (
-            <TextField
+            <Amount
               key={e.field}
-              label={`${e.name}, ${unitOf('m', units)}`}
-              defaultValue={w[e.field] ? show(w[e.field] ?? 0, 'm', units) : ''}
-              onChange={(c) => put(i, { [e.field]: read(c.target.value, 'm', units) ?? 0 })}
+              label={e.name}
+              q="m"
+              units={units}
+              value={w[e.field] || undefined}
+              onValue={(v) => put(i, { [e.field]: v ?? 0 })}
             />
           ))}
           <Button size="small" onClick={() => onWindows(windows.filter((_, j) => j !== i))}>

@@ -12,6 +12,7 @@ const measures = {
   mm: { metric: { unit: 'mm', per: 1, digits: 0 }, us: { unit: 'in', per: 25.4, digits: 2 } },
   kg: { metric: { unit: 'kg', per: 1, digits: 1 }, us: { unit: 'lb', per: 0.45359237, digits: 1 } },
   litre: { metric: { unit: 'l', per: 1, digits: 0 }, us: { unit: 'gal', per: 3.78541, digits: 1 } },
+  count: { metric: { unit: '', per: 1, digits: 2 }, us: { unit: '', per: 1, digits: 2 } },
   m2: { metric: { unit: 'm²', per: 1, digits: 1 }, us: { unit: 'sq ft', per: 0.09290304, digits: 0 } },
 } satisfies Record<string, Measure>;
 

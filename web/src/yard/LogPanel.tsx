@@ -6,12 +6,13 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useRef, useState, type FormEvent } from 'react';
 import { Choose } from '../shared/Choose';
-import { faultOf, Refused, type Entry } from '../shared/api';
+import { Refused, type Entry } from '../shared/api';
 import type { Day } from '../shared/day';
 import { useLog, usePeople } from '../shared/queries';
 import { useHere } from '../shared/orchard';
 import { focusFault } from '../shared/keys';
 import { Trouble } from '../shared/Trouble';
+import { fieldsOf } from '../shared/fields';
 import { useOfferUndo } from '../shared/undo';
 import { degree, percent, read, readTemp, show, showTemp, unitOf } from '../shared/units';
 import { useShown } from '../shared/shown';
@@ -63,7 +64,26 @@ const seenKinds = [
 ] as const;
 
 /** The fields a person fills; text until it is sent. */
-type Draft = Record<string, string | boolean>;
+type Draft = {
+  -readonly [
+    k in
+      | (typeof wordsOf)[number]
+      | (typeof numbersOf)[number]
+      | (typeof measured)[number][0]
+      | 'tmin_c'
+      | 'tmax_c'
+      | 'rain_mm'
+      | 'share'
+      | 'cut_mm'
+      | 'kilos'
+      | 'headed_cm'
+      | 'task'
+  ]?: string;
+} & { [k in (typeof ticksOf)[number] | 'of_plot']?: boolean } & Pick<Entry, 'device' | 'packing'>;
+
+const wordsOf = ['who', 'reason', 'note', 'stage', 'agent', 'treatment'] as const;
+const numbersOf = ['minutes', 'cuts', 'fruit', 'count'] as const;
+const ticksOf = ['free_only', 'headed', 'opens_sun'] as const;
 
 function emptyEntry(): Entry {
   return { id: '', created: '', date: '', season: 0, kind: 'note' };
@@ -72,11 +92,12 @@ function emptyEntry(): Entry {
 /** The fields of an entry as a person typed them. */
 function drafted(e: Entry, units: 'metric' | 'us'): Draft {
   const d: Draft = {};
-  for (const k of ['who', 'reason', 'note', 'stage', 'agent', 'treatment', 'device', 'packing'] as const)
-    if (e[k]) d[k] = e[k];
-  for (const k of ['minutes', 'cuts', 'fruit', 'count'] as const) if (e[k] !== undefined) d[k] = String(e[k]);
+  for (const k of wordsOf) if (e[k]) d[k] = e[k];
+  if (e.device) d.device = e.device;
+  if (e.packing) d.packing = e.packing;
+  for (const k of numbersOf) if (e[k] !== undefined) d[k] = String(e[k]);
   if (e.tmin_c !== undefined) d.tmin_c = showTemp(e.tmin_c, units);
-  for (const k of ['free_only', 'headed', 'opens_sun'] as const) if (e[k]) d[k] = true;
+  for (const k of ticksOf) if (e[k]) d[k] = true;
   if (e.headed_cm) d.headed_cm = show(e.headed_cm, 'cm', units);
   if (e.share) d.share = String(Math.round(e.share * 100));
   if (e.cut_mm?.length) d.cut_mm = e.cut_mm.map((mm) => show(mm, 'mm', units)).join(' ');
@@ -125,40 +146,26 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
   const [without, setWithout] = useState<readonly string[]>([]);
   const [caliper, setCaliper] = useState(!!correct?.cut_mm?.length);
   const left = plan?.trees.find((t) => t.id === treeId)?.account;
-  const text = (k: string) => (typeof draft[k] === 'string' ? draft[k] : '');
-  const on = (k: string) => draft[k] === true;
-  const set = (k: string, v: string | boolean) => setDraft((d) => ({ ...d, [k]: v }));
-  const refusedField = (f: string) => (log.error instanceof Refused ? faultOf(log.error.fields, f) : undefined);
-
-  const field = (k: string, label: string, more: object = {}) => (
-    <TextField
-      label={label}
-      value={text(k)}
-      onChange={(e) => set(k, e.target.value)}
-      error={!!refusedField(k)}
-      {...more}
-    />
-  );
-  const number = (k: string, label: string) => field(k, label, { slotProps: { htmlInput: { inputMode: 'decimal' } } });
-  const tick = (k: string, label: string) => (
-    <FormControlLabel control={<Checkbox checked={on(k)} onChange={(e) => set(k, e.target.checked)} />} label={label} />
-  );
-  const num = (k: string): number | undefined => read(text(k), 'kg', 'metric');
+  const refused = log.error instanceof Refused ? log.error.fields : [];
+  const { text, typed: number, pick, tick, bad } = fieldsOf(draft, setDraft, units, refused);
+  const said = (k: Exclude<keyof Draft, (typeof ticksOf)[number] | 'of_plot' | 'device' | 'packing'>) => draft[k] ?? '';
+  const set = (part: Draft) => setDraft((d) => ({ ...d, ...part }));
+  const num = (k: Parameters<typeof said>[0]): number | undefined => read(said(k), 'count', units);
 
   /** Frost falls on the whole plot, unless the person says otherwise. */
   const frost = !task && kind === 'frost-night';
-  const ofPlot = frost && on('of_plot');
+  const ofPlot = frost && draft.of_plot === true;
   const build = (): Entry => {
     const e: Entry = { ...emptyEntry(), id, date, kind: task ? 'work' : (kind as Entry['kind']) };
     if (treeId && !ofPlot) e.tree_id = treeId;
     if (correct) e.corrects = correct.id;
-    if (text('who')) e.who = text('who');
-    if (text('reason')) e.reason = text('reason');
-    if (text('note')) e.note = text('note');
+    if (said('who')) e.who = said('who');
+    if (said('reason')) e.reason = said('reason');
+    if (said('note')) e.note = said('note');
     const minutes = num('minutes');
     if (minutes !== undefined) e.minutes = minutes;
-    const tmax = readTemp(text('tmax_c'), units);
-    const rain = read(text('rain_mm'), 'mm', units);
+    const tmax = readTemp(said('tmax_c'), units);
+    const rain = read(said('rain_mm'), 'mm', units);
     if (tmax !== undefined || rain !== undefined) {
       e.weather = {
         source: 'person',
@@ -172,39 +179,39 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
       e.outcome = outcome as NonNullable<Entry['outcome']>;
       const share = num('share');
       if (share !== undefined) e.share = share / 100;
-      const mm = diameters(text('cut_mm'), units);
+      const mm = diameters(said('cut_mm'), units);
       if (mm.length) e.cut_mm = mm;
       const cuts = num('cuts');
       if (cuts !== undefined) e.cuts = Math.round(cuts);
-      if (on('free_only')) e.free_only = true;
-      if (on('headed')) e.headed = true;
-      if (on('opens_sun')) e.opens_sun = true;
-      if (text('device')) e.device = text('device') as NonNullable<Entry['device']>;
-      if (text('packing')) e.packing = text('packing') as NonNullable<Entry['packing']>;
-      const headed = read(text('headed_cm'), 'cm', units);
+      if (draft.free_only === true) e.free_only = true;
+      if (draft.headed === true) e.headed = true;
+      if (draft.opens_sun === true) e.opens_sun = true;
+      if (draft.device) e.device = draft.device;
+      if (draft.packing) e.packing = draft.packing;
+      const headed = read(said('headed_cm'), 'cm', units);
       if (headed !== undefined) e.headed_cm = headed;
       if (task.kind === 'graft' && graft.kind) e.grafted = { ...graft, kind: graft.kind };
       if (task.kind === 'graft-look' && graft.took !== undefined) e.grafted = graft;
       const counted = trialOf(trial);
       if (task.kind === 'notch-look' && counted) e.trial = counted;
-      const kilos = read(text('kilos'), 'kg', units);
+      const kilos = read(said('kilos'), 'kg', units);
       if (kilos !== undefined) e.kilos = kilos;
       const fruit = num('fruit');
       if (fruit !== undefined) e.fruit = Math.round(fruit);
     } else {
       // what was typed for another kind stays in the form and is not sent
-      if (kind === 'observed') e.stage = text('stage');
-      if (kind === 'trouble' && text('task')) e.task = text('task');
-      const tmin = readTemp(text('tmin_c'), units);
+      if (kind === 'observed') e.stage = said('stage');
+      if (kind === 'trouble' && said('task')) e.task = said('task');
+      const tmin = readTemp(said('tmin_c'), units);
       if (frost && tmin !== undefined) e.tmin_c = tmin;
       const count = num('count');
       if (kind === 'seen' && count !== undefined) e.count = Math.round(count);
-      if ((kind === 'seen' || kind === 'treatment') && text('agent')) e.agent = text('agent');
-      if (kind === 'treatment' && text('treatment')) e.treatment = text('treatment');
+      if ((kind === 'seen' || kind === 'treatment') && said('agent')) e.agent = said('agent');
+      if (kind === 'treatment' && said('treatment')) e.treatment = said('treatment');
     }
     if (task || kind === 'measured')
       for (const [k, q] of measured) {
-        const v = read(text(k), q, units);
+        const v = read(said(k), q, units);
         if (v !== undefined) e[k] = v;
       }
     return e;
@@ -279,7 +286,7 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
           type="date"
           value={date}
           onChange={(e) => setDate(e.target.value)}
-          error={!!refusedField('date')}
+          error={!!bad('date')}
           helperText={day > today && date === today ? `a day to come can’t be logged: today is taken` : undefined}
           slotProps={{ htmlInput: { max: today }, inputLabel: { shrink: true } }}
         />
@@ -312,8 +319,8 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
               <button
                 key={n}
                 type="button"
-                aria-pressed={text('share') === String(n)}
-                onClick={() => set('share', String(n))}
+                aria-pressed={said('share') === String(n)}
+                onClick={() => set({ share: String(n) })}
               >
                 {n} %
               </button>
@@ -328,7 +335,7 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
             {number('cuts', 'Number of cuts')}
           </div>
           {caliper &&
-            field('cut_mm', `diameters of the cuts, ${unitOf('mm', units)}`, {
+            text('cut_mm', `diameters of the cuts, ${unitOf('mm', units)}`, {
               helperText: 'parted by spaces; the share is worked out from them',
             })}
           <div>
@@ -340,25 +347,19 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
         </>
       )}
       {task?.kind === 'planting-cut' && worked && number('headed_cm', `Headed at, ${unitOf('cm', units)}`)}
-      {task?.kind === 'graft-wood' && worked && (
-        <Choose
-          label="Kept in"
-          value={text('packing')}
-          onChange={(v) => set('packing', v)}
-          all={[
-            { value: 'sawdust', name: 'damp sawdust in a bag' },
-            { value: 'paper', name: 'damp paper in a bag' },
-          ]}
-        />
-      )}
-      {task?.kind === 'bend' && worked && (
-        <Choose
-          label="With"
-          value={text('device')}
-          onChange={(v) => set('device', v)}
-          all={['tie', 'spreader', 'weight', 'clothespin'].map((d) => ({ value: d, name: d }))}
-        />
-      )}
+      {task?.kind === 'graft-wood' &&
+        worked &&
+        pick('packing', 'Kept in', [
+          { value: 'sawdust', name: 'damp sawdust in a bag' },
+          { value: 'paper', name: 'damp paper in a bag' },
+        ])}
+      {task?.kind === 'bend' &&
+        worked &&
+        pick(
+          'device',
+          'With',
+          (['tie', 'spreader', 'weight', 'clothespin'] as const).map((d) => ({ value: d, name: d })),
+        )}
       {task?.kind === 'graft' && worked && <GraftFields graft={graft} onChange={setGraft} hostId={treeId} />}
       {task?.kind === 'graft-look' && worked && <GraftTook graft={graft} onChange={setGraft} />}
       {task?.kind === 'notch-look' && worked && <TrialFields trial={trial} onChange={setTrial} />}
@@ -380,48 +381,43 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
           </div>
         </>
       )}
-      {!task && kind === 'observed' && (
-        <Choose
-          label="Stage"
-          value={text('stage')}
-          onChange={(v) => set('stage', v)}
-          required
-          error={!!refusedField('stage')}
-          all={meta.stages.map((s) => ({ value: s.slug, name: s.name }))}
-        />
-      )}
+      {!task &&
+        kind === 'observed' &&
+        pick(
+          'stage',
+          'Stage',
+          meta.stages.map((s) => ({ value: s.slug, name: s.name })),
+          { required: true },
+        )}
       {frost && number('tmin_c', `Lowest, ${degree(units)}`)}
       {frost && treeId && tick('of_plot', 'On the whole plot: every tree’s buds are reckoned with')}
       {!task && kind === 'seen' && (
         <div className="pair">
-          {field('agent', 'Which')}
+          {text('agent', 'Which')}
           {number('count', 'Count')}
         </div>
       )}
-      {!task && kind === 'treatment' && field('treatment', 'What was used, or none')}
-      {!task && kind === 'trouble' && (
-        <Choose
-          label="On which job"
-          value={text('task')}
-          onChange={(v) => set('task', v)}
-          all={meta.tasks.map((t) => ({ value: t.kind, name: t.title }))}
-        />
-      )}
+      {!task && kind === 'treatment' && text('treatment', 'What was used, or none')}
+      {!task &&
+        kind === 'trouble' &&
+        pick(
+          'task',
+          'On which job',
+          meta.tasks.map((t) => ({ value: t.kind, name: t.title })),
+        )}
       {(outcome === 'left' || task || kind === 'trouble' || kind === 'treatment') &&
-        field('reason', outcome === 'left' || !task ? 'Why' : 'Why then, if outside its window', {
+        text('reason', outcome === 'left' || !task ? 'Why' : 'Why then, if outside its window', {
           multiline: true,
-          helperText: refusedField('reason')?.says ?? refusedField('reason')?.expected,
         })}
-      {field('note', 'Note', { multiline: true })}
+      {text('note', 'Note', { multiline: true })}
       <details>
         <summary className="q sm">Who, and the weather</summary>
         <div className="form">
-          <Choose
-            label="Who"
-            value={text('who')}
-            onChange={(v) => set('who', v)}
-            all={(people.data ?? []).map((p) => ({ value: p.name, name: p.name }))}
-          />
+          {pick(
+            'who',
+            'Who',
+            (people.data ?? []).map((p) => ({ value: p.name, name: p.name })),
+          )}
           <div className="pair">
             {number('tmax_c', `Warmest, ${degree(units)}`)}
             {number('rain_mm', `Rain, ${unitOf('mm', units)}`)}

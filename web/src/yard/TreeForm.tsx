@@ -1,19 +1,17 @@
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
 import { useState, type FormEvent } from 'react';
-import { Choose, type Option } from '../shared/Choose';
-import { ask, faultOf, Refused, type Schemas, type Tree } from '../shared/api';
+import { ask, Refused, type Schemas, type Tree } from '../shared/api';
 import { useRemoveTree, useSaveTree } from '../shared/queries';
 import { between } from '../shared/day';
 import { useHere } from '../shared/orchard';
 import { OwnChoices } from './OwnChoices';
 import { SpotSun } from './SpotSun';
+import { fieldsOf } from '../shared/fields';
 import { useShown } from '../shared/shown';
 import { Several } from '../shared/Several';
 import { Trouble, Warnings } from '../shared/Trouble';
-import { read, say, show, unitOf, type Quantity, type Units } from '../shared/units';
+import { read, say, show, unitOf, type Units } from '../shared/units';
 
 interface Props {
   tree: Tree;
@@ -38,21 +36,6 @@ function plantedAt(years: string, today: string, south: boolean): string | undef
   const year = Number(today.slice(0, 4)) - n;
   return between(winter(year), today) >= n * 365 ? winter(year) : winter(year - 1);
 }
-
-/** What of a tree is chosen from a list. */
-type Chosen =
-  | 'kind'
-  | 'class'
-  | 'class_source'
-  | 'form'
-  | 'aim'
-  | 'chill'
-  | 'bloom'
-  | 'harvest'
-  | 'ground'
-  | 'graft'
-  | 'habit'
-  | 'self_fertile';
 
 const words = <T extends string>(list: readonly T[]) => list.map((v) => ({ value: v, name: v.replaceAll('-', ' ') }));
 
@@ -92,73 +75,7 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
   );
   const refused =
     save.error instanceof Refused ? save.error.fields : check.error instanceof Refused ? check.error.fields : [];
-  const bad = (f: string) => faultOf(refused, f);
-
-  const text = (k: 'name' | 'cultivar' | 'rootstock' | 'notes' | 'code' | 'hole', label: string, more: object = {}) => (
-    <TextField
-      label={label}
-      value={tree[k] ?? ''}
-      onChange={(e) => onChange({ ...tree, [k]: e.target.value })}
-      error={!!bad(k)}
-      helperText={bad(k)?.expected}
-      {...more}
-    />
-  );
-  const number = (
-    k: 'height_m' | 'spread_m' | 'trunk_mm' | 'tub_litres' | 'arm_cm' | 'x' | 'y',
-    q: Quantity,
-    label: string,
-  ) => (
-    <TextField
-      label={`${label}, ${unitOf(q, units)}`}
-      value={typed[k] ?? (tree[k] !== undefined ? show(tree[k], q, units) : '')}
-      onChange={(e) => {
-        setTyped({ ...typed, [k]: e.target.value });
-        const v = read(e.target.value, q, units);
-        onChange({ ...tree, [k]: v ?? (k === 'x' || k === 'y' ? tree[k] : undefined) });
-      }}
-      onBlur={() => setTyped((was) => ({ ...was, [k]: undefined }))}
-      error={!!bad(k)}
-      helperText={bad(k) ? `${bad(k)?.given ?? ''} given, ${bad(k)?.expected ?? ''} expected` : undefined}
-      slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-    />
-  );
-  const select = <K extends Chosen>(
-    k: K,
-    label: string,
-    all: readonly Option<NonNullable<Tree[K]>>[],
-    none?: string,
-  ) => (
-    <Choose<NonNullable<Tree[K]> | ''>
-      label={label}
-      all={none === undefined ? all : [{ value: '', name: none }, ...all]}
-      value={tree[k] ?? ''}
-      onChange={(v) => onChange({ ...tree, [k]: v === '' ? undefined : v })}
-      error={!!bad(k)}
-    />
-  );
-  const tick = (
-    k:
-      | 'stake'
-      | 'mulch'
-      | 'wires'
-      | 'as_whip'
-      | 'bag'
-      | 'leaves_off'
-      | 'graft_wood'
-      | 'thin_anyway'
-      | 'triploid'
-      | 'elsewhere'
-      | 'suckering',
-    label: string,
-  ) => (
-    <FormControlLabel
-      control={
-        <Checkbox size="small" checked={!!tree[k]} onChange={(e) => onChange({ ...tree, [k]: e.target.checked })} />
-      }
-      label={label}
-    />
-  );
+  const { text, amount, pick, tick, day, bad } = fieldsOf(tree, onChange, units, refused);
 
   const send = (e: FormEvent) => {
     e.preventDefault();
@@ -174,7 +91,7 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
         <h1 className="h2">{tree.id ? `Edit ${tree.code}` : 'A new tree'}</h1>
         <span className="sm q">Press or drag on the plan to place it, or type its distances.</span>
       </div>
-      {select(
+      {pick(
         'kind',
         'Kind',
         [...meta.kinds].sort((a, b) => a.name.localeCompare(b.name)).map((k) => ({ value: k.slug, name: k.name })),
@@ -187,27 +104,19 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
       )}
       {kind && <KindFacts kind={kind} cls={tree.class} units={units} />}
       <div className="pair">
-        {number('x', 'm', 'East')}
-        {number('y', 'm', 'North')}
+        {amount('x', 'm', 'East', { empty: 'as it was' })}
+        {amount('y', 'm', 'North', { empty: 'as it was' })}
       </div>
       <div className="pair">
         {text('name', 'Your name for it')}
         {text('cultivar', 'Cultivar', { helperText: 'for your record; when it blooms and ripens stands below' })}
       </div>
       <div className="pair">
-        {select('class', 'Vigour of the stock', words(meta.vigour_classes), 'unknown')}
-        {select('class_source', 'known from', words(['label', 'memory', 'guess']), 'not said')}
+        {pick('class', 'Vigour of the stock', words(meta.vigour_classes), { none: 'unknown' })}
+        {pick('class_source', 'known from', words(['label', 'memory', 'guess']), { none: 'not said' })}
       </div>
       <div className="pair">
-        <TextField
-          label="Planted"
-          type="date"
-          value={tree.planted ?? ''}
-          onChange={(e) => onChange({ ...tree, planted: e.target.value || undefined })}
-          error={!!bad('planted')}
-          helperText={bad('planted')?.expected ?? 'empty: long ago'}
-          slotProps={{ htmlInput: { max: today }, inputLabel: { shrink: true } }}
-        />
+        {day('planted', 'Planted', { most: today, helperText: 'empty: long ago' })}
         <TextField
           label="or its age, years"
           value={typed.age ?? (tree.planted ? String(age) : '')}
@@ -222,11 +131,11 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
       </div>
       {text('code', 'Label on its stake')}
       {orchard.site && <SpotSun x={tree.x} y={tree.y} {...(tree.id && { without: tree.id })} />}
-      {select(
+      {pick(
         'form',
         'Form',
         meta.forms.map((f) => ({ value: f.slug, name: f.name })),
-        'as advised',
+        { none: 'as advised' },
       )}
       {advice.data && advice.data.length > 0 && (
         <div className="sm">
@@ -256,16 +165,16 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
           </ol>
         </div>
       )}
-      {select('aim', 'Aim', words(['build', 'hold', 'restrain', 'restore', 'retire']), 'by age and school')}
+      {pick('aim', 'Aim', words(['build', 'hold', 'restrain', 'restore', 'retire']), { none: 'by age and school' })}
       <div className="pair">
-        {number('height_m', 'm', 'Height')}
-        {number('spread_m', 'm', 'Spread')}
+        {amount('height_m', 'm', 'Height')}
+        {amount('spread_m', 'm', 'Spread')}
       </div>
       <div className="pair">
-        {number('trunk_mm', 'mm', 'Trunk, across')}
-        {select('ground', 'Stands', words(['soil', 'wall', 'tub']), 'in the soil')}
+        {amount('trunk_mm', 'mm', 'Trunk, across')}
+        {pick('ground', 'Stands', words(['soil', 'wall', 'tub']), { none: 'in the soil' })}
       </div>
-      {tree.ground === 'tub' && number('tub_litres', 'litre', 'Tub')}
+      {tree.ground === 'tub' && amount('tub_litres', 'litre', 'Tub')}
       <div className="pair" style={{ gap: 0 }}>
         {tick('stake', 'Stake')}
         {tick('mulch', 'Mulch')}
@@ -287,26 +196,23 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
             error={!!bad('wires_cm')}
             helperText={bad('wires_cm')?.expected ?? 'from the ground up, parted by spaces'}
           />
-          {number('arm_cm', 'cm', 'Arms shall reach')}
+          {amount('arm_cm', 'cm', 'Arms shall reach')}
         </div>
       )}
       <details>
         <summary className="sm q">Timing, wishes, stock, school and notes</summary>
         <div className="form">
           <div className="pair">
-            {select('bloom', 'Blooms', words(['early', 'mid', 'late']), 'mid')}
-            {select('harvest', 'Ripens', words(['early', 'mid', 'late']), 'mid')}
+            {pick('bloom', 'Blooms', words(['early', 'mid', 'late']), { none: 'mid' })}
+            {pick('harvest', 'Ripens', words(['early', 'mid', 'late']), { none: 'mid' })}
           </div>
           <div className="pair">
-            {select('chill', 'Winter chill it needs', words(['low', 'mid', 'high']), 'mid')}
-            {select('habit', 'Habit', words(['upright', 'spreading', 'weeping']), 'the kind’s')}
+            {pick('chill', 'Winter chill it needs', words(['low', 'mid', 'high']), { none: 'mid' })}
+            {pick('habit', 'Habit', words(['upright', 'spreading', 'weeping']), { none: 'the kind’s' })}
           </div>
-          {select(
-            'self_fertile',
-            'Sets fruit by itself',
-            words(['yes', 'no']),
-            `as the kind: ${kind?.self_fertile ?? 'not known'}`,
-          )}
+          {pick('self_fertile', 'Sets fruit by itself', words(['yes', 'no']), {
+            none: `as the kind: ${kind?.self_fertile ?? 'not known'}`,
+          })}
           <Several
             legend="Resists, as its label or its years say"
             all={kind?.sicknesses ?? []}
@@ -328,7 +234,7 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
             helperText={bad('sun_hours')?.expected ?? 'shown beside the computed hours in the light of the yard'}
             slotProps={{ htmlInput: { min: 0, max: 18, step: 0.5 } }}
           />
-          {select('graft', 'Bud or graft', words(['summer', 'spring']), 'no')}
+          {pick('graft', 'Bud or graft', words(['summer', 'spring']), { none: 'no' })}
           <div className="pair" style={{ gap: 0 }}>
             {tick('bag', 'Bag the fruit')}
             {tick('leaves_off', 'Leaves off fruit')}

@@ -40,7 +40,7 @@ test(
     const set = weeks.getByRole('button', { name: /^Set / });
     // a day that is not fit, or closed, says why and cannot be set
     await page.keyboard.press('ArrowLeft');
-    await expect(weeks.locator('.costs .told b')).toBeVisible();
+    await expect(weeks.locator('.year-costs .year-told b')).toBeVisible();
     for (let i = 0; i < 12 && (await set.isEnabled()); i++) await page.keyboard.press('ArrowLeft');
     await expect(set).toBeDisabled();
     // to the right of it lies one that is, other than where it stood

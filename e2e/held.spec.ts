@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test';
 import { counted, expect, laptop, open, start, test } from './app';
 
 const slip = (page: Page) => page.getByRole('region', { name: 'Slip', exact: true });
-const heads = (page: Page) => slip(page).locator('.stephead');
+const heads = (page: Page) => slip(page).locator('.bench-stephead');
 const bench = (code: string) => `/lower-terrace/trees/lower-terrace-${code}`;
 
 /** The limb a step cuts: its title begins with it. */

@@ -15,7 +15,7 @@ test(
     await panel.locator('summary').click();
     await panel.getByLabel('What else they should know').fill('the saw hangs in the shed');
     await panel.getByRole('button', { name: 'Make a link' }).click();
-    const url = await panel.locator('.helperurl').getAttribute('href');
+    const url = await panel.locator('.helper-helperurl').getAttribute('href');
 
     const theirs = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, locale: 'en-GB' });
     const helper = await theirs.newPage();
@@ -23,11 +23,11 @@ test(
     await expect(helper.getByText('the saw hangs in the shed')).toBeVisible();
     await expect(helper.getByText('Weir Russet')).toHaveCount(0);
     await helper.getByRole('button', { name: 'Cut made' }).click();
-    await expect(helper.locator('.helpersteps .said')).toHaveText(['cut']);
-    await helper.locator('.helperhead').nth(1).click();
+    await expect(helper.locator('.helper-helpersteps .helper-said')).toHaveText(['cut']);
+    await helper.locator('.helper-helperhead').nth(1).click();
     await helper.getByLabel('A word on step 2').fill('out of my reach');
     await helper.getByRole('button', { name: 'Could not' }).click();
-    await expect(helper.locator('.helpersteps .said')).toHaveText(['cut', 'could not']);
+    await expect(helper.locator('.helper-helpersteps .helper-said')).toHaveText(['cut', 'could not']);
     await fits(helper);
     await accessible(helper);
 

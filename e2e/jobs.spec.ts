@@ -48,7 +48,7 @@ function shuffled<T>(list: readonly T[], seed: number): T[] {
   return out;
 }
 
-const lines = (page: Page) => page.getByRole('region', { name: 'Docket' }).locator('button.item');
+const lines = (page: Page) => page.getByRole('region', { name: 'Docket' }).locator('button.yard-item');
 
 test(
   'the first tree of an empty program takes twelve inputs, and a map of a young tree twenty-five',
@@ -115,7 +115,7 @@ test(
         await hand.atMost(3, async () => {
           const line = page
             .getByRole('region', { name: 'Docket' })
-            .locator('button.item')
+            .locator('button.yard-item')
             .filter({ hasText: 'Dormant cut' })
             .first();
           await hand.press(line);

@@ -14,7 +14,8 @@ test('pictures of the main views', async ({ page, demo, june }, info) => {
   };
   const slip = async (name: string, orchard: string, code: string, step: number) => {
     await open(page, `${demo}/${orchard}/trees/${orchard}-${code}`);
-    await page.locator('.stephead').nth(step).click();
+    await page.locator('.bench-stephead').nth(step).click();
+    await page.getByRole('region', { name: /^Why/ }).waitFor();
     await page.screenshot({ path: join(folder, `${name}.png`) });
   };
   if (info.project.name === 'phone') {
@@ -24,7 +25,7 @@ test('pictures of the main views', async ({ page, demo, june }, info) => {
     });
     await open(page, demo + ((await asked.json()) as { path: string }).path);
     await page.getByRole('button', { name: 'Cut made' }).click();
-    await page.locator('.helpersteps .said').first().waitFor();
+    await page.locator('.helper-helpersteps .helper-said').first().waitFor();
     await page.evaluate(() => window.scrollTo(0, 0));
     await page.screenshot({ path: join(folder, 'helper-phone.png') });
     await open(page, `${demo}/lower-terrace/sheet/lower-terrace-C2?day=2027-03-10`);
@@ -100,7 +101,7 @@ test('the living season', async ({ page, folder: dir }, info) => {
     if (day === '2027-02-20') {
       await open(page, `${app.url}/lower-terrace/year?span=weeks`);
       await page.getByRole('button', { name: /^C1 Dormant cut, / }).click();
-      await page.locator('.costs .told b').waitFor();
+      await page.locator('.year-costs .year-told b').waitFor();
       await page.screenshot({ path: join(folder, 'weeks.png') });
     } else {
       await open(page, `${app.url}/lower-terrace/trees/lower-terrace-A4/season`);

@@ -7,7 +7,7 @@ test(
   async ({ page, demo }) => {
     await open(page, `${demo}/lower-terrace/sheet?day=2027-03-10`);
     const walk = page.getByRole('region', { name: 'The walk' });
-    const stops = walk.locator('.stophead');
+    const stops = walk.locator('.sheet-stophead');
     const some = await counted(stops);
     const said = await stops.allInnerTexts();
     const sick = said.findIndex((t) => /sick|cankered/.test(t));
@@ -52,7 +52,7 @@ test(
     await page.getByRole('button', { name: /^To the \d+ steps/ }).click();
     await page.getByText('Something else').click();
     await page.getByText('I cut elsewhere').click();
-    const other = page.locator('.elsewhere button').first();
+    const other = page.locator('.sheet-elsewhere button').first();
     const said = (await other.locator('b').textContent()) ?? '';
     expect((await other.boundingBox())?.height).toBeGreaterThanOrEqual(48);
     await other.click();
@@ -69,7 +69,7 @@ test(
 test('the slip of a tree goes on one page of paper', laptop('paper is printed at a table'), async ({ page, demo }) => {
   await open(page, `${demo}/lower-terrace/sheet/lower-terrace-C2/paper?day=2027-03-10`);
   const paper = page.getByRole('article', { name: 'Slip of C2 on paper' });
-  const lines = await counted(paper.locator('tbody tr:not(.part)'));
+  const lines = await counted(paper.locator('tbody tr:not(.sheet-part)'));
   expect(lines).toBeGreaterThan(3);
   await expect(paper.getByText(/At the thick line, stop/)).toBeVisible();
   await expect(paper.getByText(/valid to/)).toBeVisible();

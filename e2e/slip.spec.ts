@@ -3,7 +3,7 @@ import { accessible, counted, expect, fits, laptop, open, test } from './app';
 
 const bench = (code: string, day = '') => `/lower-terrace/trees/lower-terrace-${code}${day ? `?day=${day}` : ''}`;
 const slip = (page: Page) => page.getByRole('region', { name: 'Slip', exact: true });
-const heads = (page: Page) => slip(page).locator('.stephead');
+const heads = (page: Page) => slip(page).locator('.bench-stephead');
 
 test('a step is taken, another left and put back, and the stop line follows', async ({ page, demo }, info) => {
   await open(page, demo + bench('C2'));
@@ -46,12 +46,12 @@ test(
       await slip(page)
         .getByRole('button', { name: /^Move the cut/ })
         .click();
-      const places = slip(page).locator('.places button:not([disabled])');
+      const places = slip(page).locator('.bench-places button:not([disabled])');
       await places.first().waitFor();
       if ((await counted(places)) > 2) break;
       await heads(page).nth(i).click();
     }
-    const to = slip(page).locator('.places button:not([disabled])').last();
+    const to = slip(page).locator('.bench-places button:not([disabled])').last();
     const name = (await to.innerText()).split(', at ')[0] ?? '';
     await to.click();
     await expect(heads(page).filter({ hasText: name }).first()).toBeVisible();

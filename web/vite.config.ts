@@ -55,6 +55,12 @@ export default defineConfig({
       },
     }),
   ],
+  css: {
+    modules: {
+      // a room's own names, readable where a page is inspected: bench-stephead
+      generateScopedName: (name, file) => `${/([^/]+)\.module\.css/.exec(file)?.[1] ?? ''}-${name}`,
+    },
+  },
   build: { outDir: 'dist', emptyOutDir: true, target: 'es2022', assetsInlineLimit: 0 },
   server: { proxy: { '/api': 'http://127.0.0.1:8475', '/calendar': 'http://127.0.0.1:8475' } },
   test: { environment: 'jsdom', globals: true, setupFiles: ['src/test-setup.ts'], testTimeout: 90_000 },

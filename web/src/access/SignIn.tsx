@@ -5,6 +5,7 @@ import { useOutbox } from '../outbox/use';
 import { Trouble } from '../shared/Trouble';
 import { count } from '../shared/units';
 import { useSignIn } from './queries';
+import css from './access.module.css';
 
 /** The gate: one passphrase, and in. */
 export function SignIn() {
@@ -16,7 +17,7 @@ export function SignIn() {
     signIn.mutate(passphrase);
   };
   return (
-    <main className="page signin">
+    <main className={`page ${css.signin}`}>
       <h1>Vertumna</h1>
       <p>This orchard is kept by its household. Sign in with its passphrase.</p>
       <form onSubmit={submit} aria-label="Sign in">

@@ -7,6 +7,7 @@ import { plain } from '../shared/day';
 import { OnTree } from './beside';
 import type { Bench } from './queries';
 import { BackToTree } from './StandBack';
+import css from './bench.module.css';
 
 /** When the tree is looked at: so many winters on, with the slip made or uncut. */
 export interface ViewOf {
@@ -68,7 +69,7 @@ export function BenchHead({ bench, which, view, onView, bearing, above, onAbove,
         </SegmentRow>
       )}
       {bench.carry && onCarry && (
-        <p className="carryon sm" role="status">
+        <p className={`${css.carryon} sm`} role="status">
           <span>{bench.carry}</span>
           <Button variant="outlined" size="small" disabled={busy} onClick={onCarry}>
             Carry it on to today

@@ -9,6 +9,7 @@ import { compass, toneColour, toneOf } from '../drawing/wood';
 import { FacingDial } from '../drawing/FacingDial';
 import { BudGlyph } from '../drawing/BudGlyph';
 import { useShoot, type Edit, type Shoot, type ShootNode } from './queries';
+import css from './bench.module.css';
 
 interface Props {
   which: { slug: string; id: string; day: string };
@@ -49,7 +50,7 @@ export function BudStrip({ which, limb, season, revision, busy, cut, onMoveCut, 
   const shoot = q.data;
   const node = shoot?.nodes.find((n) => n.at_cm === picked);
   return (
-    <section ref={come} className="strip" aria-label={`Bud strip of ${limb}`}>
+    <section ref={come} className={css.strip} aria-label={`Bud strip of ${limb}`}>
       <div className="acts" style={{ justifyContent: 'space-between', marginTop: 0 }}>
         <h2>
           Bud strip <small className="q">{limb}</small>
@@ -102,7 +103,7 @@ export function BudStrip({ which, limb, season, revision, busy, cut, onMoveCut, 
 
 function Legend() {
   return (
-    <span className="sm q budlegend" aria-hidden="true">
+    <span className={`sm q ${css.budlegend}`} aria-hidden="true">
       {(['leaf', 'flower', 'triple', 'spur', 'blind'] as const).map((k) => (
         <span key={k}>
           <svg width={26} height={20} viewBox="-13 -19 26 20">
@@ -141,7 +142,7 @@ function Strip({ shoot, season, picked, cut, onPick }: StripProps) {
   const step = units === 'metric' ? 10 : 12.7;
   const ticks = Array.from({ length: Math.floor(length / step) + 1 }, (_, i) => shoot.from_cm + i * step);
   return (
-    <div ref={box} className="stripbox">
+    <div ref={box} className={css.stripbox}>
       <svg width={w} height={150} viewBox={`0 0 ${String(w)} 150`} role="group" aria-label="Buds, base at the left">
         {shoot.rings.map((r) => (
           <rect
@@ -242,7 +243,7 @@ function Bud({ n, x, y, up, outward, picked, onPick }: BudProps) {
       tabIndex={0}
       aria-label={says}
       aria-pressed={picked}
-      className="bud"
+      className={css.bud}
       onClick={onPick}
       onKeyDown={(e) => {
         if (e.key === 'Enter' || e.key === ' ') {
@@ -290,7 +291,7 @@ function Looked({ node, limb, busy, onEdit, onDone }: LookedProps) {
   const { units } = useHere();
   const at = node.at_cm;
   return (
-    <div className="looked">
+    <div className={css.looked}>
       <p className="sm" style={{ margin: 0 }}>
         <b>Bud {node.n === 0 ? 'at the end' : node.n}</b>, {say(at, 'cm', units)} from the base,{' '}
         {say(node.height_cm / 100, 'm', units)} up.{' '}

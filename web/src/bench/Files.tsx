@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import { useRef, useState } from 'react';
 import { Trouble } from '../shared/Trouble';
 import { useImportMap } from './queries';
+import css from './bench.module.css';
 
 interface Props {
   which: { slug: string; id: string; day: string };
@@ -27,7 +28,7 @@ export function Files({ which, revision, mapped }: Props) {
     bring.mutate({ based_on: revision, format: f.name.toLowerCase().endsWith('.csv') ? 'csv' : 'json', text });
   };
   return (
-    <details className="files">
+    <details className={css.files}>
       <summary>Files</summary>
       {mapped && (
         <p className="sm">

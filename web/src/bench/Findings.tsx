@@ -3,6 +3,7 @@ import { Told } from '../help/Told';
 import { Trouble } from '../shared/Trouble';
 import { count } from '../shared/units';
 import { useWays, type Finding } from './queries';
+import css from './bench.module.css';
 
 interface Props {
   findings: readonly Finding[];
@@ -36,14 +37,14 @@ export function Findings({ findings, chosen, onChoose, asking }: Props) {
       <h2>
         Findings <small className="q">{findings.length}</small>
       </h2>
-      <ol className="findings">
+      <ol className={css.findings}>
         {list.map((f, i) => {
           const open = f.letter === chosen;
           return (
             <li key={f.letter}>
               {list[i - 1]?.step !== f.step && <h2 className="h3">{steps[f.step]}</h2>}
               <button type="button" aria-expanded={open} onClick={() => onChoose(f)}>
-                <span className="letter" aria-hidden="true">
+                <span className={css.letter} aria-hidden="true">
                   {f.letter}
                 </span>
                 <span>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { plain } from '../shared/day';
 import { useChanges, type Bench } from './queries';
+import css from './bench.module.css';
 
 const causes: Record<string, string> = {
   sketch: 'sketched',
@@ -24,7 +25,7 @@ export function History({ bench, which }: Props) {
   const changes = useChanges(which, against, now);
   if (bench.history.length === 0) return null;
   return (
-    <details className="files">
+    <details className={css.files}>
       <summary>
         Maps kept <span className="q">({bench.history.length})</span>
       </summary>

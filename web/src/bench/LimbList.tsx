@@ -3,6 +3,7 @@ import { useHere } from '../shared/orchard';
 import { say, show } from '../shared/units';
 import { compass } from '../drawing/wood';
 import type { Limb } from './queries';
+import css from './bench.module.css';
 
 interface Props {
   limbs: readonly Limb[];
@@ -18,7 +19,7 @@ export function LimbList({ limbs, chosen, onChoose }: Props) {
   const [all, setAll] = useState(false);
   const rows = all ? limbs : limbs.slice(0, most);
   return (
-    <details className="files">
+    <details className={css.files}>
       <summary>
         Limbs as a list <span className="q">({limbs.length})</span>
       </summary>

@@ -8,6 +8,7 @@ import { compass } from '../drawing/wood';
 import { OldWounds } from './OldWounds';
 import { Counted, CutOff, Decided, Seen } from './limbNotes';
 import type { Edit, Limb } from './queries';
+import css from './bench.module.css';
 
 const LayPhone = lazy(() => import('./phone/LayPhone'));
 const AngleOfPicture = lazy(() => import('../shared/AngleOfPicture'));
@@ -58,7 +59,7 @@ export function LimbPanel(p: LimbProps) {
         {l.leads ? 'It leads. ' : ''}
         {l.tip === 'cut' ? 'Its end was cut. ' : ''}
       </p>
-      <div className="cells">
+      <div className={css.cells}>
         {fields
           .filter((f) => l.parent !== undefined || f.field !== 'attach_cm')
           .map((f) => (
@@ -91,7 +92,7 @@ export function LimbPanel(p: LimbProps) {
           <AngleOfPicture limb={l.id} take={`Take it for ${l.id}`} onTake={(deg) => set({ angle_base_deg: deg })} />
         </Suspense>
       </details>
-      <label className="tick">
+      <label className={css.tick}>
         <input type="checkbox" checked={eye} onChange={(e) => setEye(e.target.checked)} />
         <span>by eye: keep what I enter as estimated</span>
       </label>

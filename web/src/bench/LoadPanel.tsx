@@ -3,7 +3,7 @@ import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
 import { percent, say } from '../shared/units';
 import { useFruit, type Load } from '../fruit/queries';
-import '../fruit/fruit.css';
+import css from './bench.module.css';
 
 interface Props {
   treeId: string;
@@ -27,7 +27,7 @@ export function LoadPanel({ treeId, chosen, onChoose }: Props) {
   const f = fruit.data;
   const over = f.loads.filter((l) => l.state === 'over' || l.state === 'danger').length;
   return (
-    <section aria-label="Load" className="loads">
+    <section aria-label="Load" className={css.loads}>
       <header>
         <h2>Load</h2>
         <p className="sm q">
@@ -77,7 +77,7 @@ function UseBar({ l }: { l: Load }) {
   const most = Math.min(3, Math.max(2.5, breaks));
   const w = (v: number) => `${String(Math.min(100, (100 * v) / most))}%`;
   return (
-    <svg width="100%" height={10} aria-hidden="true" className="usebar">
+    <svg width="100%" height={10} aria-hidden="true" className={css.usebar}>
       <rect y={1} width="100%" height={8} fill="var(--leaf-wash)" />
       <rect
         y={1}

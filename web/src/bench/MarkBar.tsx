@@ -1,4 +1,5 @@
 import type { Edit, Limb } from './queries';
+import css from './bench.module.css';
 
 interface Brush {
   slug: string;
@@ -33,7 +34,7 @@ export const drawBrush = 'draw';
 /** Under the thumb: a brush that marks the limbs one taps, one that draws a limb, and undo. */
 export function MarkBar({ brush, onBrush, canUndo, onUndo, chosen }: Props) {
   return (
-    <div className="markbar" role="group" aria-label="Mark limbs by tapping them">
+    <div className={css.markbar} role="group" aria-label="Mark limbs by tapping them">
       <span className="sm q">
         {brush === drawBrush
           ? 'Press on what carries it, and draw to its tip. Stand so that it points to the side.'
@@ -62,7 +63,7 @@ export function MarkBar({ brush, onBrush, canUndo, onUndo, chosen }: Props) {
       </button>
       <button
         type="button"
-        className="undoact"
+        className={css.undoact}
         disabled={!canUndo}
         onClick={onUndo}
         title="Take back the last change (u)"

@@ -17,6 +17,7 @@ import { useDecide, useSlip, type Asking, type Season, type Step } from './slip/
 import { SlipPanel } from './slip/SlipPanel';
 import { Stage } from './Stage';
 import { StandBack } from './StandBack';
+import css from './bench.module.css';
 
 const sides = [
   { value: 'slip', name: 'Slip' },
@@ -89,7 +90,7 @@ export function Opened({ which, bench, asking, view, onView, onSeason, trouble: 
 
   const at = { which, bench, hand, put, predicted, phone, choose, writes };
   return (
-    <div className={tab === 'slip' ? 'bench slipping' : 'bench'}>
+    <div className={tab === 'slip' ? `${css.bench} ${css.slipping}` : css.bench}>
       <StandBack
         bench={bench}
         tops={shown?.tops ?? []}
@@ -128,7 +129,7 @@ export function Opened({ which, bench, asking, view, onView, onSeason, trouble: 
           <p className="empty">No map of this tree yet. Six numbers give a first one.</p>
         )}
       </div>
-      <div className="side benchside">
+      <div className={`side ${css.benchside}`}>
         {!bench.mapped || hand.anew ? (
           <SketchForm
             key={`${which.id}${String(hand.anew)}`}
@@ -146,7 +147,7 @@ export function Opened({ which, bench, asking, view, onView, onSeason, trouble: 
           />
         ) : (
           <>
-            <Segments label="Beside the tree" className="tabs" all={sides} value={tab} onChange={setTab} />
+            <Segments label="Beside the tree" className={css.tabs} all={sides} value={tab} onChange={setTab} />
             {tab === 'slip' && (
               <SlipPanel
                 slip={slip.data}

@@ -7,6 +7,7 @@ import { useWhenReady } from '../shared/ready';
 import { say } from '../shared/units';
 import { compass } from '../drawing/wood';
 import { useQuickLine, type Edit, type Quick } from './queries';
+import css from './bench.module.css';
 
 interface Props {
   which: { slug: string; id: string; day: string };
@@ -69,7 +70,7 @@ export function QuickLine({ which, revision, selected, draft = '', busy, onEdit 
       ? 'second scaffold, from 60 cm, to the east, 50 degrees, 120 long, 28 thick, three years'
       : 'second scaffold, from 24, to the east, 50 degrees, 47 long, 1.1 thick, three years';
   return (
-    <div className="quick">
+    <div className={css.quick}>
       <TextField
         label="Quick line"
         fullWidth
@@ -121,7 +122,7 @@ function Said({ line, said }: { line: string; said: Quick }) {
   const cut = (from: number, to: number) => new TextDecoder().decode(bytes.slice(from, to));
   return (
     <>
-      <span className="reads">
+      <span className={css.reads}>
         {said.reads.map((r) => (
           <span key={`${r.field}${String(r.start)}`} title={cut(r.start, r.end)}>
             {names[r.field] ?? r.field} <b>{valueOf(r, units)}</b>

@@ -5,6 +5,7 @@ import { useHere } from '../shared/orchard';
 import { read, show, unitOf, type Quantity } from '../shared/units';
 import { compass } from '../drawing/wood';
 import type { Sketch } from './queries';
+import css from './bench.module.css';
 
 interface Props {
   suggest: Sketch;
@@ -73,7 +74,7 @@ export function SketchForm({ suggest, busy, again, onSketch, onCancel }: Props) 
         Six numbers give a first drawing of a {suggest.form.replace('-', ' ')} of this kind and size. It is estimated
         until you correct it; you can stop at any time.
       </p>
-      <div className="cells">
+      <div className={css.cells}>
         <Num label="Age" unit="years" value={age} onChange={setAge} bad={!whole(values.age)} />
         <Num
           label={girth ? 'Trunk, girth' : 'Trunk, thickness'}
@@ -112,7 +113,7 @@ export function SketchForm({ suggest, busy, again, onSketch, onCancel }: Props) 
           text
         />
       </div>
-      <label className="tick">
+      <label className={css.tick}>
         <input
           type="checkbox"
           checked={girth}

@@ -14,6 +14,7 @@ import { Compare } from './slip/Compare';
 import { Held } from './slip/Held';
 import type { Asking, Slip, Step, useDecide } from './slip/queries';
 import { Why } from './slip/Why';
+import css from './bench.module.css';
 
 interface Props extends At {
   tab: Side;
@@ -41,8 +42,8 @@ export function Stage(p: Props) {
   const corrected = !predicted && tab === 'map';
   return (
     <>
-      <div className="drawn">
-        <div ref={box} className="treebox">
+      <div className={css.drawn}>
+        <div ref={box} className={css.treebox}>
           <TreeDrawing
             key={hand.rests}
             ref={drawing}
@@ -101,11 +102,11 @@ export function Stage(p: Props) {
             />
           )}
         </div>
-        <div className="walk">
-          <div className="dialrow">
+        <div className={css.walk}>
+          <div className={css.dialrow}>
             <button
               type="button"
-              className="keycap"
+              className={css.keycap}
               aria-label="Walk round to the left"
               onClick={() => put({ do: 'turn', by: -turnBy })}
             >
@@ -120,7 +121,7 @@ export function Stage(p: Props) {
             />
             <button
               type="button"
-              className="keycap"
+              className={css.keycap}
               aria-label="Walk round to the right"
               onClick={() => put({ do: 'turn', by: turnBy })}
             >

@@ -11,6 +11,7 @@ import { useOfferUndo } from '../shared/undo';
 import { count, other, percent, say, tall } from '../shared/units';
 import { Silhouette } from '../drawing/Silhouette';
 import type { Bench } from './queries';
+import css from './bench.module.css';
 
 interface Props {
   bench: Bench;
@@ -75,7 +76,7 @@ export function StandBack({ bench, tops, season, bearing, outlined, onOutline, o
           wide.
         </p>
         {bench.mapped && (
-          <label className="tick">
+          <label className={css.tick}>
             <input type="checkbox" checked={outlined} onChange={(e) => onOutline(e.target.checked)} />
             <span>show it behind the tree</span>
           </label>
@@ -140,7 +141,7 @@ function Aim({
         {tops.length === 1 ? 'One top is' : `${String(tops.length)} tops are`} to come under {tall(reachCm, units)}
         {season === 'dormant' ? '; this year counts the summer’s height cut too' : ''}.
       </p>
-      <table className="aim">
+      <table className={css.aim}>
         <thead>
           <tr>
             <th scope="col">top{units === 'metric' ? ', m' : ''}</th>
@@ -163,7 +164,7 @@ function Aim({
                 <td className="num">{m(t.done_cm)}</td>
               </tr>
               {t.says && (
-                <tr className="heir">
+                <tr className={css.heir}>
                   <td colSpan={4}>{t.says}</td>
                 </tr>
               )}

@@ -9,7 +9,7 @@ import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
 import { percent, say, type Units } from '../shared/units';
-import './ways.css';
+import css from './bench.module.css';
 
 type Two = Schemas['TwoWaysBody'];
 type Run = Schemas['WayRunBody'];
@@ -47,7 +47,7 @@ export default function Ways() {
   const limits = meta.choices.find((c) => c.key === 'yearly_limit')?.values ?? [];
   const tree = plan?.trees.find((t) => t.id === id);
   const pick = (which: 'first' | 'second', school: string) => (
-    <fieldset className="way">
+    <fieldset className={css.way}>
       <legend>{which === 'first' ? 'One way' : 'The other'}</legend>
       <label>
         School
@@ -68,8 +68,8 @@ export default function Ways() {
     </fieldset>
   );
   return (
-    <div className="page ways">
-      <header className="title">
+    <div className={`page ${css.ways} ways`}>
+      <header className={`${css.title} title`}>
         {tree && <StakeLabel code={tree.code} />}
         <h1>Two ways of keeping it</h1>
         <span className="spacer" />
@@ -77,10 +77,10 @@ export default function Ways() {
           Bench
         </Link>
       </header>
-      <div className="picks">
+      <div className={css.picks}>
         {pick('first', get('first'))}
         {pick('second', second)}
-        <label className="way">
+        <label className={css.way}>
           Winters on
           <Select
             all={spans.map((n) => ({ value: String(n), name: String(n) }))}
@@ -116,8 +116,8 @@ function Beside({ d, units }: { d: Two; units: Units }) {
     ['Widest wound', (w) => say(w.widest_mm, 'mm', units)],
   ];
   return (
-    <section aria-label="Side by side" className="beside">
-      <ul className="says">
+    <section aria-label="Side by side" className={css.beside}>
+      <ul className={`${css.says} says`}>
         {d.says.map((t) => (
           <li key={t}>{t}</li>
         ))}
@@ -130,7 +130,7 @@ function Beside({ d, units }: { d: Two; units: Units }) {
           <tr>
             <td />
             {d.ways.map((w, i) => (
-              <td key={i} className="pic">
+              <td key={i} className={css.pic}>
                 <Silhouette
                   lines={w.lines.map((l) => l ?? [])}
                   bearing={0}

@@ -1,6 +1,7 @@
 import { useDevices } from '../training/queries';
 import { count } from '../shared/units';
 import type { Bench } from './queries';
+import css from './bench.module.css';
 
 /** What is on the tree still: its limbs are locked while it is. */
 export function OnTree({ slug, id, day }: { slug: string; id: string; day: string }) {
@@ -31,7 +32,7 @@ export function WoodKey({ season }: { season: string }) {
     ...(season === 'summer' ? ([['var(--wood-this)', 'this year’s']] as [string, string][]) : []),
   ];
   return (
-    <p className="woodkey sm q">
+    <p className={`${css.woodkey} sm q`}>
       {rows.map(([c, name]) => (
         <span key={name}>
           <svg width={22} height={8} aria-hidden="true">

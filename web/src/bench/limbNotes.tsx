@@ -7,6 +7,7 @@ import { Select } from '../shared/plain';
 import { read, say, show, unitOf } from '../shared/units';
 import type { LimbProps } from './LimbPanel';
 import type { Edit, Limb } from './queries';
+import css from './bench.module.css';
 
 /** Spurs counted on a stretch, or a stretch seen bare. */
 export function Counted({ l, busy, onEdit }: { l: Limb; busy: boolean; onEdit: (e: Edit[]) => void }) {
@@ -54,7 +55,7 @@ export function Counted({ l, busy, onEdit }: { l: Limb; busy: boolean; onEdit: (
       )}
       {open ? (
         <>
-          <div className="cells three">
+          <div className={`${css.cells} three`}>
             <TextField
               size="small"
               label="From"
@@ -190,7 +191,7 @@ export function Seen({ limb: l, busy, rubbing, onRubbing, onEdit }: LimbProps) {
           />
         </label>
       )}
-      <legend className="sub">For the cut</legend>
+      <legend className={css.sub}>For the cut</legend>
       {Object.entries(tagNames).map(([tag, name]) => (
         <button
           key={tag}
@@ -233,7 +234,7 @@ export function Decided({ limb: l, limbs, busy, onEdit }: LimbProps) {
     ]);
   };
   return (
-    <div className="decided">
+    <div className={css.decided}>
       <Choose
         size="small"
         label="Decided"

@@ -1,5 +1,6 @@
 import type { Label } from './labels';
 import { along, place, type Limb, type Sheet, type Spot, type View } from './wood';
+import css from './drawing.module.css';
 
 /** A cut on the slip: its number, its limb, and how far from the limb's base. */
 export interface CutMark {
@@ -62,7 +63,7 @@ export function CutBar({
 /** Cut marks: a bar of ink across the wood that goes, and the number of the step in a square. */
 export function CutMarks({ labels, limbs, view, sheet, chosen, onChoose }: Props) {
   return (
-    <g className="letters" role="presentation">
+    <g className={css.letters} role="presentation">
       {labels.map(({ item, label }) => {
         const l = limbs.get(item.limb);
         if (!l) return null;

@@ -12,6 +12,7 @@ import {
   type Sheet,
   type View,
 } from './wood';
+import css from './drawing.module.css';
 
 /** Estimated wood wide enough on the screen is hatched. */
 const hatchFrom = 2.6;
@@ -78,7 +79,7 @@ export function Wood({ l, view, sheet, season, units, mix, parentRadius, chosen,
       tabIndex={first ? 0 : -1}
       data-limb={l.id}
       data-gone={gone?.from}
-      className={chosen ? 'limb chosen' : 'limb'}
+      className={chosen ? `${css.limb} chosen` : css.limb}
       onKeyDown={(e) => onKey(e, l.id)}
     >
       {from < n - 1 && (

@@ -1,3 +1,4 @@
+import css from './drawing.module.css';
 interface Props {
   code: string;
   look?: 'full' | 'line' | 'soft';
@@ -44,7 +45,14 @@ export function StakeShape({ code, look = 'line', x, y }: Props & { x: number; y
 export function StakeLabel({ code, look = 'line' }: Props) {
   const w = Math.max(22, 8 + code.length * 8);
   return (
-    <svg className="stake" width={w + 6} height={18} viewBox={`0 0 ${String(w + 6)} 18`} role="img" aria-label={code}>
+    <svg
+      className={css.stake}
+      width={w + 6}
+      height={18}
+      viewBox={`0 0 ${String(w + 6)} 18`}
+      role="img"
+      aria-label={code}
+    >
       <StakeShape code={code} look={look} x={0} y={0} />
     </svg>
   );

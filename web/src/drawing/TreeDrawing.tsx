@@ -35,6 +35,7 @@ import {
   type View,
   vec,
 } from './wood';
+import css from './drawing.module.css';
 
 type Finding = Schemas['FindingBody'];
 
@@ -224,7 +225,7 @@ export function TreeDrawing({ ref, ...p }: Props) {
   return (
     <svg
       ref={svg}
-      className={p.onDrawn ? 'tree drawing' : 'tree'}
+      className={p.onDrawn ? `${css.tree} ${css.drawing}` : css.tree}
       viewBox={`0 0 ${String(p.width)} ${String(height)}`}
       width={p.width}
       height={height}
@@ -312,7 +313,7 @@ export function TreeDrawing({ ref, ...p }: Props) {
         />
       )}
       {chosen && <RingMarks l={chosen} view={view} sheet={sheet} />}
-      <g className="letters" role="presentation">
+      <g className={css.letters} role="presentation">
         {labels.map(({ item, at, label }) => (
           <g
             key={item.letter}
@@ -366,7 +367,7 @@ export function TreeDrawing({ ref, ...p }: Props) {
         />
       )}
       {chosen && (p.onMoveTip ?? p.onMoveBase) && (
-        <g className="handles" role="presentation">
+        <g className={css.handles} role="presentation">
           <Handle
             spot={place(tipOf(chosen), view, sheet)}
             round

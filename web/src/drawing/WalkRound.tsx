@@ -1,5 +1,6 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { compass, extent, fromAbove, line, turned, type Limb } from './wood';
+import css from './drawing.module.css';
 
 interface Props {
   limbs: readonly Limb[];
@@ -39,7 +40,7 @@ export function WalkRound({ limbs, bearing, size, onTurning, onTurn }: Props) {
   const wedge = `M${String(c)} ${String(c)}L${String(c - r * 0.62)} ${String(c - r * 0.78)}A${String(r)} ${String(r)} 0 0 1 ${String(c + r * 0.62)} ${String(c - r * 0.78)}Z`;
   return (
     <svg
-      className="dial"
+      className={css.dial}
       viewBox={`0 0 ${String(size)} ${String(size)}`}
       width={size}
       height={size}

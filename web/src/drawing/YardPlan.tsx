@@ -10,6 +10,7 @@ import { YearRing } from './YearRing';
 import { FeatureShape } from './FeatureShape';
 import { LightLayer } from './LightLayer';
 import { Spacing, spacingSays } from './Spacing';
+import css from './drawing.module.css';
 
 export interface Ghost {
   /** Of a tree that stands already. */
@@ -111,7 +112,7 @@ export function YardPlan({
     <div ref={ref}>
       <svg
         ref={svg}
-        className="plan"
+        className={css.plan}
         width={width}
         height={h}
         viewBox={`0 0 ${String(width)} ${String(h)}`}
@@ -170,7 +171,7 @@ export function YardPlan({
                 onKeyDown={nudge}
               >
                 <circle
-                  className="ringfocus"
+                  className={css.ringfocus}
                   cx={X(ghost.x)}
                   cy={Y(ghost.y)}
                   r={16}
@@ -350,7 +351,15 @@ function TreeMark({
       style={inert ? { pointerEvents: 'none' } : undefined}
     >
       <circle cx={cx} cy={cy} r={Math.max(ring + 6, 24)} fill="transparent" />
-      <circle className="ringfocus" cx={cx} cy={cy} r={ring + 10} fill="none" stroke="var(--focus)" strokeWidth={2} />
+      <circle
+        className={css.ringfocus}
+        cx={cx}
+        cy={cy}
+        r={ring + 10}
+        fill="none"
+        stroke="var(--focus)"
+        strokeWidth={2}
+      />
       {selected && (
         <circle cx={cx} cy={cy} r={Math.max(half + 5, ring + 9)} fill="none" stroke="var(--ink)" strokeWidth={1.6} />
       )}

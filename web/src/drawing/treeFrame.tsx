@@ -1,5 +1,6 @@
 import type { PointerEvent } from 'react';
 import { along, place, type Limb, type Sheet, type Spot, type View } from './wood';
+import css from './drawing.module.css';
 
 /** Room at the left for the scale of heights. */
 export const gutter = 46;
@@ -7,7 +8,7 @@ export const gutter = 46;
 /** The rings of a chosen limb: a stroke across it where a year's growth began, with the year. */
 export function RingMarks({ l, view, sheet }: { l: Limb; view: View; sheet: Sheet }) {
   return (
-    <g className="rings" role="presentation" pointerEvents="none">
+    <g className={css.rings} role="presentation" pointerEvents="none">
       {l.rings.slice(1).map((r) => {
         const a = place(along(l.stations, r.from_cm), view, sheet);
         const b = place(along(l.stations, r.from_cm + 2), view, sheet);
@@ -53,7 +54,7 @@ export function Handle({
   };
   return (
     <g
-      className="handle"
+      className={css.handle}
       data-handle={name}
       role="presentation"
       onPointerDown={down}

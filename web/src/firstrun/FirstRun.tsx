@@ -12,6 +12,7 @@ import { read, say, type Units } from '../shared/units';
 import { blankDraft, useDraftedPlace, type Draft } from '../place/draft';
 import { PlacePicker } from '../place/PlacePicker';
 import { guessedPlot, PlotSides } from '../place/PlotSides';
+import css from './firstrun.module.css';
 
 const blank: Orchard = {
   id: '',
@@ -115,7 +116,7 @@ export default function FirstRun() {
   };
 
   return (
-    <div className="app firstrun">
+    <div className={`app ${css.firstrun}`}>
       <header className="header">
         <span className="wordmark">
           <span>Vertumna</span>
@@ -155,7 +156,7 @@ export default function FirstRun() {
             </p>
           )}
           {at === 0 && (
-            <div className="placeandplot">
+            <div className={css.placeandplot}>
               <section aria-label="Place">
                 <div className="pair">
                   <TextField
@@ -164,7 +165,7 @@ export default function FirstRun() {
                     onChange={(e) => setName(e.target.value)}
                     helperText="left empty: My orchard"
                   />
-                  <div role="radiogroup" aria-label="Units" className="unitspick">
+                  <div role="radiogroup" aria-label="Units" className={css.unitspick}>
                     {(['metric', 'us'] as const).map((u) => (
                       <label key={u}>
                         <input type="radio" name="units" checked={units === u} onChange={() => setUnits(u)} />{' '}
@@ -204,7 +205,7 @@ export default function FirstRun() {
               </p>
               <div role="radiogroup" aria-label="School">
                 {(meta.data?.presets ?? []).map((p) => (
-                  <label key={p.slug} className="schoolpick">
+                  <label key={p.slug} className={css.schoolpick}>
                     <input type="radio" name="school" checked={school === p.slug} onChange={() => setSchool(p.slug)} />
                     <span>
                       <b>{p.name}</b> <span className="q">{p.sentence}</span>

@@ -8,6 +8,7 @@ import { Trouble } from '../shared/Trouble';
 import { count } from '../shared/units';
 import { useLogFruit, type Fruit } from './queries';
 import { Logged } from './forms';
+import css from './fruit.module.css';
 
 const looks = [
   { value: 'none', name: 'none' },
@@ -52,8 +53,8 @@ export function CountSet({ fruit }: { fruit: Fruit }) {
       },
     );
   return (
-    <section aria-label="Count the set" className="form">
-      <header className="line">
+    <section aria-label="Count the set" className={`${css.form} form`}>
+      <header className={css.line}>
         <h2 className="h3">Count the set</h2>
         <span className="sm q">
           {fruit.to_count.length > 0
@@ -85,7 +86,7 @@ export function CountSet({ fruit }: { fruit: Fruit }) {
         ))}
         {clusters && <Num label="fruit in a cluster" value={per} onChange={setPer} hint="mean of ten" />}
       </div>
-      <fieldset className="glance">
+      <fieldset className={css.glance}>
         <legend className="sm">Or a look, for those who will not count</legend>
         <Segments small all={looks} value={glance} onChange={(k) => setGlance(glance === k ? undefined : k)} />
       </fieldset>

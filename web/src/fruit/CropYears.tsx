@@ -3,6 +3,7 @@ import { useHere } from '../shared/orchard';
 import { percent, say } from '../shared/units';
 import type { Fruit } from './queries';
 import { YearBars } from './YearBars';
+import css from './fruit.module.css';
 
 /** A tree's crop over the years, its beat, and what this year does to the next. */
 export function CropYears({ fruit }: { fruit: Fruit }) {
@@ -10,7 +11,7 @@ export function CropYears({ fruit }: { fruit: Fruit }) {
   const [ref, width] = useWidth(660);
   return (
     <section ref={ref} aria-label="Crop over the years">
-      <header className="line">
+      <header className={css.line}>
         <h2 className="h3">Crop over the years</h2>
         <span className="sm q">
           {fruit.alternation ?? ''}
@@ -18,7 +19,7 @@ export function CropYears({ fruit }: { fruit: Fruit }) {
         </span>
       </header>
       <YearBars years={fruit.years} width={width} units={units} />
-      <div className="scroll">
+      <div className={css.scroll}>
         <table className="list">
           <thead>
             <tr>

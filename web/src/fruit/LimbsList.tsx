@@ -4,6 +4,7 @@ import { useHere } from '../shared/orchard';
 import { count, say, type Units } from '../shared/units';
 import type { Pad } from './pad';
 import type { Fruit, FruitLimb } from './queries';
+import css from './fruit.module.css';
 
 /** The limbs with what is left of what they may keep, what the tree may carry, the time left, and where to go next. */
 export function LimbsList({
@@ -24,7 +25,7 @@ export function LimbsList({
       : [],
   );
   return (
-    <nav className="fruit-left" aria-label="Limbs">
+    <nav className={css['fruit-left']} aria-label="Limbs">
       <h2>{count(fruit.limbs.length, 'limb')}</h2>
       <ul className="limbs">
         {fruit.limbs.map((l) => {
@@ -55,7 +56,7 @@ export function LimbsList({
       </ul>
       <section>
         <h2 className="h3">The tree may carry</h2>
-        <p className="big">{fruit.target} fruit</p>
+        <p className={css.big}>{fruit.target} fruit</p>
         <p className="sm">
           {say(fruit.kg, 'kg', units)} at {grams(fruit.mass_g, units)}.{' '}
           {fruit.keep !== fruit.target ? `Leave ${String(fruit.keep)} at first. ` : ''}
@@ -127,7 +128,7 @@ const grams = (g: number, units: Units) =>
 /** Left as it hangs, and thinned: what each comes to, this year and the next. */
 function Beside({ rows, units }: { rows: NonNullable<Fruit['beside']>; units: Units }) {
   return (
-    <ul className="bare sm beside" aria-label="Thinned and not">
+    <ul className={`bare sm ${css.beside}`} aria-label="Thinned and not">
       {rows.map((r) => (
         <li key={r.name}>
           <b>{r.name}:</b> {r.fruit} at {grams(r.mass_g, units)}, {say(r.kg, 'kg', units)}

@@ -8,6 +8,7 @@ import { Trouble } from '../shared/Trouble';
 import type { Pad } from './pad';
 import type { FruitLimb } from './queries';
 import { sideName } from './names';
+import css from './fruit.module.css';
 
 interface Props {
   limb: FruitLimb;
@@ -40,7 +41,7 @@ function Strokes({ n }: { n: number }) {
   const shown = Math.min(n, 60);
   const fives = Math.ceil(shown / 5);
   return (
-    <svg className="strokes" height={20} viewBox={`0 0 ${String(Math.max(1, fives) * 26)} 20`} aria-hidden="true">
+    <svg className={css.strokes} height={20} viewBox={`0 0 ${String(Math.max(1, fives) * 26)} 20`} aria-hidden="true">
       {Array.from({ length: shown }, (_, i) => {
         const x = Math.floor(i / 5) * 26;
         const k = i % 5;
@@ -87,8 +88,8 @@ export function CountPad(p: Props) {
   };
   const over = totals.left > limb.keep;
   return (
-    <section className="pad" aria-label="Counting pad">
-      <header className="line">
+    <section className={css.pad} aria-label="Counting pad">
+      <header className={css.line}>
         <h2>
           Count <StakeLabel code={p.code} /> {limb.id}
         </h2>
@@ -97,7 +98,7 @@ export function CountPad(p: Props) {
           part {p.at + 1} of {limb.laterals.length}
         </span>
       </header>
-      <div className="pad-numbers" role="status" aria-live="polite">
+      <div className={css['pad-numbers']} role="status" aria-live="polite">
         <div>
           <strong className={over ? 'over' : ''}>{totals.left}</strong> <span>of {limb.keep} left</span>
           <Strokes n={totals.left} />
@@ -108,7 +109,7 @@ export function CountPad(p: Props) {
         </div>
       </div>
       {side && (
-        <p className="pad-here">
+        <p className={css['pad-here']}>
           <b>
             {capital(sideName(side, p.at))}: leave {side.keep}
             {side.on > side.keep ? `, take about ${String(side.on - side.keep)}` : ''}.
@@ -122,8 +123,8 @@ export function CountPad(p: Props) {
           </span>
         </p>
       )}
-      <div className="pad-keys">
-        <button type="button" className="main" onClick={press(act.left)} disabled={p.fixed}>
+      <div className={css['pad-keys']}>
+        <button type="button" className={css.main} onClick={press(act.left)} disabled={p.fixed}>
           Left one <small>space</small>
         </button>
         <button type="button" onClick={press(act.one)} disabled={p.fixed}>
@@ -138,12 +139,12 @@ export function CountPad(p: Props) {
         <button type="button" onClick={press(act.undo)} disabled={p.fixed || !pad.canUndo(limb.id)}>
           Undo <small>u</small>
         </button>
-        <button type="button" className="go" onClick={press(act.next)} disabled={p.fixed}>
+        <button type="button" className={css.go} onClick={press(act.next)} disabled={p.fixed}>
           {last ? `${limb.id} done` : `${side ? capital(sideName(side, p.at)) : 'Part'} done`} <small>j</small>
         </button>
       </div>
       {sure && (
-        <div className="pad-sure" role="group" aria-label={`Finish ${limb.id}`}>
+        <div className={css['pad-sure']} role="group" aria-label={`Finish ${limb.id}`}>
           <p>
             Log {limb.id}: {totals.left} left, {totals.taken} taken, {ways.find((w) => w.value === p.way)?.name}.
           </p>
@@ -162,7 +163,7 @@ export function CountPad(p: Props) {
           </div>
         </div>
       )}
-      <Segments label="Thinned" small className="thinned" all={ways} value={p.way} onChange={p.onWay} />
+      <Segments label="Thinned" small className={css.thinned} all={ways} value={p.way} onChange={p.onWay} />
       {p.way === 'pole' && (
         <p className="sm">
           Knock off by eye, to the average, the densest places first: they are ringed on the drawing. No ladder for

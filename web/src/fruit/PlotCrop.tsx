@@ -8,7 +8,7 @@ import { Trouble } from '../shared/Trouble';
 import { say, show, unitOf, type Units } from '../shared/units';
 import { useCrop, type Crop } from './queries';
 import { YearBars } from './YearBars';
-import './fruit.css';
+import css from './fruit.module.css';
 
 const states: Record<string, string> = { on: 'full year', off: 'resting year', rebound: 'after a freeze', normal: '' };
 
@@ -27,12 +27,12 @@ export function PlotCrop() {
   if (!crop.data) return <p className="page q">Adding up the crop.</p>;
   const c = crop.data;
   return (
-    <div className="page plot-crop">
+    <div className={`page ${css['plot-crop']}`}>
       <h1>Fruit</h1>
       {c.trees.length === 0 && <p>No tree here bears yet.</p>}
-      <div className="plot-grid">
+      <div className={css['plot-grid']}>
         <section aria-label="Trees">
-          <div className="scroll">
+          <div className={css.scroll}>
             <table className="list">
               <thead>
                 <tr>
@@ -55,7 +55,7 @@ export function PlotCrop() {
                 {c.trees.map((t) => (
                   <tr key={t.id}>
                     <th scope="row">
-                      <Link to={t.id} className="tree-link">
+                      <Link to={t.id} className={css['tree-link']}>
                         <StakeLabel code={t.code} /> {t.kind_name} <span className="q">{t.name}</span>
                       </Link>
                     </th>
@@ -90,7 +90,7 @@ export function PlotCrop() {
             </p>
           )}
           {c.years.length > 0 && (
-            <div className="scroll">
+            <div className={css.scroll}>
               <table className="list sm">
                 <thead>
                   <tr>
@@ -146,7 +146,7 @@ function Supply({ crop, units, width }: { crop: Crop; units: Units; width: numbe
   const most = Math.max(1, ...crop.kinds.flatMap((k) => [k.need_kg, k.coming_kg]));
   return (
     <>
-      <ul className="supply">
+      <ul className={css.supply}>
         {crop.kinds.map((k) => (
           <li key={k.kind}>
             <b>{k.kind_name}</b>

@@ -1,6 +1,7 @@
 import { useWidth } from '../shared/measure';
 import { say, type Units } from '../shared/units';
 import type { FruitLimb } from './queries';
+import css from './fruit.module.css';
 
 /** The rules' numbers for a limb side by side; the lowest binds. */
 export function SetBars({
@@ -29,7 +30,7 @@ export function SetBars({
   };
   return (
     <section ref={ref} aria-label={`What sets ${String(limb.keep)}`}>
-      <header className="line">
+      <header className={css.line}>
         <h2 className="h3">What sets {limb.keep}</h2>
         <span className="sm q">{limb.binds}</span>
       </header>

@@ -25,7 +25,7 @@ import { usePad } from './pad';
 import { PlotCrop } from './PlotCrop';
 import { useFruit, type Fruit, type FruitLimb } from './queries';
 import { SetBars } from './SetBars';
-import './fruit.css';
+import css from './fruit.module.css';
 
 /** Fruit: without a tree the plot's crop, with one its limbs, the counting pad and what sets the numbers. */
 export default function Thinning() {
@@ -56,7 +56,7 @@ function Unmeasured({ id }: { id: string }) {
   const go = useNavigate();
   const tree = plan?.trees.find((t) => t.id === id);
   return (
-    <div className="page narrowpage">
+    <div className={`page ${css.narrowpage}`}>
       <header className="fruit-head">
         <StakeLabel code={tree?.code ?? ''} />
         <h1>
@@ -133,9 +133,9 @@ function Laid({ fruit }: { fruit: Fruit }) {
   const totals = pad.totals(limb.id, limb.pass);
   const counted = new Map(totals.by);
   return (
-    <div className="thinning">
+    <div className={css.thinning}>
       <LimbsList fruit={fruit} limb={limb} pad={pad} onLimb={(l) => put({ limb: l })} />
-      <section className="fruit-centre" aria-label={`Limb ${limb.id}`}>
+      <section className={css['fruit-centre']} aria-label={`Limb ${limb.id}`}>
         <header className="fruit-head">
           <StakeLabel code={fruit.tree.code} />
           <h1>
@@ -162,7 +162,7 @@ function Laid({ fruit }: { fruit: Fruit }) {
         <Segments
           label="Below the limb"
           small
-          className="below"
+          className={css.below}
           all={belows}
           value={below}
           onChange={(k) => put({ below: k })}
@@ -173,8 +173,8 @@ function Laid({ fruit }: { fruit: Fruit }) {
         {below === 'harvest' && <HarvestLog fruit={fruit} />}
         {below === 'years' && <CropYears fruit={fruit} />}
       </section>
-      <aside className="fruit-right">
-        <div className="limb-pick only-phone" role="group" aria-label="Limb">
+      <aside className={css['fruit-right']}>
+        <div className={`${css['limb-pick']} ${css['only-phone']}`} role="group" aria-label="Limb">
           {fruit.limbs.map((l) => (
             <button key={l.id} type="button" aria-pressed={l.id === limb.id} onClick={() => put({ limb: l.id })}>
               {l.id}
@@ -201,12 +201,12 @@ function Laid({ fruit }: { fruit: Fruit }) {
           </p>
         )}
         <Curve limb={limb} />
-        <details className="card">
+        <details className={css.card}>
           <summary>Why this size, and how to take one off</summary>
           <p>{fruit.why_this_size}</p>
           <p>{fruit.how_to_pinch}</p>
         </details>
-        <details className="card">
+        <details className={css.card}>
           <summary>Size of the fruitlets</summary>
           <SizeLog fruit={fruit} />
         </details>
@@ -224,8 +224,8 @@ function Curve({ limb }: { limb: FruitLimb }) {
   const { units } = useHere();
   const [ref, width] = useWidth(320);
   return (
-    <section ref={ref} aria-label="Size against number left" className="curve">
-      <header className="line">
+    <section ref={ref} aria-label="Size against number left" className={css.curve}>
+      <header className={css.line}>
         <h2 className="h3">If you leave {limb.keep}</h2>
         <span className="nt q">hatched: likely range, our estimate</span>
       </header>
@@ -249,11 +249,11 @@ function LimbView({ fruit, limb, at, counted, dense, onAt }: LimbViewProps) {
   const length = useMemo(() => (cm: number) => say(cm, 'cm', units), [units]);
   return (
     <div ref={ref} className="limb-view">
-      <ul className="legend sm" aria-label="Marks">
-        <li className="leave">leave</li>
-        <li className="take">take</li>
+      <ul className={`${css.legend} legend sm`} aria-label="Marks">
+        <li className={css.leave}>leave</li>
+        <li className={css.take}>take</li>
         <li className="taken">taken</li>
-        <li className="guess">not yet counted, estimated</li>
+        <li className={css.guess}>not yet counted, estimated</li>
       </ul>
       <FruitLimbDrawing
         limb={limb}
@@ -266,7 +266,7 @@ function LimbView({ fruit, limb, at, counted, dense, onAt }: LimbViewProps) {
         lengthText={length}
         onAt={onAt}
       />
-      <ol className="laterals sm" start={0}>
+      <ol className={`${css.laterals} sm`} start={0}>
         {limb.laterals.map((s, k) => {
           const c = counted.get(s.id);
           return (

@@ -9,6 +9,7 @@ import { Trouble } from '../shared/Trouble';
 import type { Schemas } from '../shared/api';
 import { read, show, unitOf, type Units } from '../shared/units';
 import { useLogFruit, type Fruit } from './queries';
+import css from './fruit.module.css';
 
 /** What the program answered to a logged entry, with what it found odd. */
 export function Logged({ answer, says }: { answer: Schemas['EntryBody'] | undefined; says: string }) {
@@ -36,8 +37,8 @@ export function FrostCount({ fruit }: { fruit: Fruit }) {
   const [alive, setAlive] = useState('');
   const [o, a] = [whole(opened), whole(alive)];
   return (
-    <section aria-label="Frosted buds" className="form">
-      <header className="line">
+    <section aria-label="Frosted buds" className={`${css.form} form`}>
+      <header className={css.line}>
         <h2 className="h3">Frosted buds</h2>
         <span className="sm q">a day after the night: green to white heart alive, brown dead</span>
       </header>
@@ -98,8 +99,8 @@ export function HarvestLog({ fruit }: { fruit: Fruit }) {
   const kg = read(kilos, 'kg', units);
   const limbs = [{ value: '', name: 'the whole tree' }, ...fruit.limbs.map((l) => ({ value: l.id, name: l.id }))];
   return (
-    <section aria-label="Harvest" className="form">
-      <header className="line">
+    <section aria-label="Harvest" className={`${css.form} form`}>
+      <header className={css.line}>
         <h2 className="h3">Harvest</h2>
         <span className="sm q">both weight and number: they give this tree’s own fruit</span>
       </header>
@@ -140,7 +141,7 @@ export function HarvestLog({ fruit }: { fruit: Fruit }) {
       </div>
       <Trouble error={log.error} holds={log.error ? 'What you typed is kept.' : ''} />
       <Logged answer={log.data} says="Logged." />
-      <details className="card">
+      <details className={css.card}>
         <summary>A limb broke</summary>
         <div className="limb-fields">
           <Pick
@@ -179,7 +180,7 @@ export function SizeLog({ fruit }: { fruit: Fruit }) {
     log.mutate({ date: today, tree_id: fruit.tree.id, kind: 'measured', fruiting: { fruit_mm: v } });
   const typed = read(mm, 'mm', units);
   return (
-    <div className="form">
+    <div className={`${css.form} form`}>
       <p className="sm">
         Mean of ten across the cheeks, from all sides.{' '}
         {fruit.fruit_mm > 0 &&
@@ -233,7 +234,7 @@ export function RingGauge({
   const x = rings.reduce((sum, r) => sum + r + gap, 0);
   const high = Math.max(...rings) + 8;
   return (
-    <div className="ring-gauge">
+    <div className={css['ring-gauge']}>
       <svg
         width={`${String(x)}mm`}
         height={`${String(high)}mm`}

@@ -10,6 +10,7 @@ import { useShown } from '../shared/shown';
 import { StakeLabel } from '../drawing/StakeLabel';
 import { WordCard } from './Told';
 import { trade } from './words';
+import css from './help.module.css';
 
 interface Hit {
   key: string;
@@ -131,7 +132,7 @@ function Search({ onClose }: { onClose: () => void }) {
         <input
           // eslint-disable-next-line jsx-a11y/no-autofocus -- the person asked for this field
           autoFocus
-          className="findfield"
+          className={css.findfield}
           aria-label="A tree, a job, a word, a note"
           value={text}
           onChange={(e) => setText(e.target.value)}

@@ -3,6 +3,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { WordCard } from './Told';
 import { trade } from './words';
+import css from './help.module.css';
 
 const keys = [
   ['1 2 3 4', 'Yard, Trees, Year, Thinning'],
@@ -48,7 +49,7 @@ export function Help({ open, onClose }: { open: boolean; onClose: () => void }) 
     <Dialog open={open} onClose={onClose} maxWidth="sm" fullWidth>
       <DialogTitle>Help</DialogTitle>
       <DialogContent>
-        <dl className="ways-help">
+        <dl className={css['ways-help']}>
           {ways.map(([what, how]) => (
             <div key={what}>
               <dt>

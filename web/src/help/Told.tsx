@@ -1,11 +1,12 @@
 import Popover from '@mui/material/Popover';
 import { useId, useMemo, useState, type ReactNode } from 'react';
 import { spellings, type Trade } from './words';
+import css from './help.module.css';
 
 /** What a trade word is: its sentence, and its drawing. */
 export function WordCard({ t }: { t: Trade }) {
   return (
-    <div className="wordcard">
+    <div className={css.wordcard}>
       <div>
         <h3>{t.word}</h3>
         <p>{t.says}</p>
@@ -27,7 +28,7 @@ export function Word({ t, children }: { t: Trade; children: ReactNode }) {
     <>
       <button
         type="button"
-        className="tradeword"
+        className={css.tradeword}
         aria-expanded={!!at}
         aria-controls={at ? id : undefined}
         title={t.says}

@@ -8,6 +8,7 @@ import { Trouble } from '../shared/Trouble';
 import { useHere } from '../shared/orchard';
 import { count, say } from '../shared/units';
 import { useAskHelper, useHelperLinks, useTakeIn, useWithdraw, type LinkOf } from './queries';
+import css from './helper.module.css';
 
 const saysOf = { taken: 'cut', left: 'left', 'could-not': 'could not', note: 'note' } as const;
 
@@ -69,7 +70,7 @@ function Ask({ asking }: { asking: Asking }) {
       {path && (
         <p role="status">
           Give this to them; it is told only now:{' '}
-          <a href={path} className="helperurl">
+          <a href={path} className={css.helperurl}>
             {window.location.origin}
             {path}
           </a>
@@ -92,7 +93,7 @@ function OneLink({ link: l, asking }: { link: LinkOf; asking: Asking }) {
   const word = l.answers.findLast((a) => a.step === 0);
   const said = l.steps.filter((s) => s.answer);
   return (
-    <section className="helperlink" aria-label={`Link of ${plain(l.created.slice(0, 10))}`}>
+    <section className={css.helperlink} aria-label={`Link of ${plain(l.created.slice(0, 10))}`}>
       <p>
         <b>Given {plain(l.created.slice(0, 10))}</b>{' '}
         <span className="q sm">

@@ -16,7 +16,7 @@ import { StepWords } from '../sheet/StepWords';
 import { StopLine } from '../sheet/StopLine';
 import { Wheel } from '../sheet/Wheel';
 import { answer, useHelperPage, type AnswerOf, type PageOf } from './queries';
-import '../sheet/sheet.css';
+import css from './helper.module.css';
 
 /** The page of a helper: one tree, its steps, what was done at each. It changes nothing until the owner takes it in. */
 export default function HelperPage() {
@@ -56,8 +56,8 @@ function Page({ token, of, waiting }: { token: string; of: PageOf; waiting: read
   const off = p.steps.reduce((sum, s) => (last.get(s.n)?.choice === 'taken' ? sum + s.counted : sum), 0);
   const held = waiting.filter((w) => w.held);
   return (
-    <main className="page helperpage" aria-label="A helper’s page">
-      <p className="rules">
+    <main className={`page ${css.helperpage}`} aria-label="A helper’s page">
+      <p className={css.rules}>
         <b>Local rules and licensed practice come first.</b>{' '}
         {p.safety.filter((x) => !x.startsWith('Local rules')).join(' ')}
       </p>
@@ -84,7 +84,7 @@ function Page({ token, of, waiting }: { token: string; of: PageOf; waiting: read
       {held.map((w) => (
         <Trouble key={w.seq} error={new Error(`${w.says}: ${w.held?.detail ?? w.held?.title ?? ''}`)} />
       ))}
-      <div className="helpergrid">
+      <div className={css.helpergrid}>
         <div ref={box} className="stepdrawing">
           <TreeDrawing
             limbs={limbs}
@@ -114,7 +114,7 @@ function Page({ token, of, waiting }: { token: string; of: PageOf; waiting: read
           {at && <p className="youstand">you stand {at.side}</p>}
           <StopLine gauge={p.gauge} off={off} step={at && last.get(at.n)?.choice !== 'taken' ? at.counted : 0} />
         </div>
-        <ol className="helpersteps">
+        <ol className={css.helpersteps}>
           {p.steps.map((s) => (
             <HelperStep
               key={s.n}
@@ -157,11 +157,11 @@ function HelperStep({ token, step: s, units, open, said, onOpen }: StepProps) {
   };
   return (
     <li className={open ? 'open' : undefined}>
-      <button type="button" className="plain helperhead" aria-expanded={open} onClick={onOpen}>
+      <button type="button" className={`plain ${css.helperhead}`} aria-expanded={open} onClick={onOpen}>
         <b>
           {s.n} {s.title}
         </b>{' '}
-        {said && <span className="said">{saysOf[said.choice]}</span>}
+        {said && <span className={css.said}>{saysOf[said.choice]}</span>}
       </button>
       {open && (
         <>

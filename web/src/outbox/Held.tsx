@@ -7,6 +7,7 @@ import { Trouble } from '../shared/Trouble';
 import type { Waiting } from './box';
 import { moment } from './network';
 import { outbox } from './use';
+import css from './outbox.module.css';
 
 /** What to do with what was refused: the person chooses, nothing goes by itself. */
 export function Held({ waiting: w }: { waiting: Waiting }) {
@@ -48,7 +49,7 @@ export function Held({ waiting: w }: { waiting: Waiting }) {
     await outbox.drop(w.seq);
   });
   return (
-    <section className="heldback" aria-label={w.says}>
+    <section className={css.heldback} aria-label={w.says}>
       <p>
         <b>{w.says}</b> <span className="q sm">tapped {moment(w.at)}</span>
       </p>

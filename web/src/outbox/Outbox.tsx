@@ -12,6 +12,7 @@ import { Held } from './Held';
 import { brief, moment, useKeptSince } from './network';
 import { outbox, useOutbox } from './use';
 import { useNewer } from './version';
+import css from './outbox.module.css';
 
 const stuckSays: Record<State['stuck'], string> = {
   '': 'They are being sent.',
@@ -32,7 +33,7 @@ export function OutboxWords() {
   return (
     <>
       {(since !== '' || n > 0 || held.length > 0) && (
-        <p className="late outboxline" role="status">
+        <p className={`late ${css.outboxline}`} role="status">
           {since !== '' && <span>No network: as kept {brief(since)}; taps are sent later. </span>}
           {n > 0 && <b>{count(n, 'tap')} waiting</b>}
           {held.length > 0 && <b className="over"> {held.length} asking for you</b>}{' '}

@@ -1,6 +1,7 @@
 import { useWidth } from '../shared/measure';
 import { show, unitOf, type Units } from '../shared/units';
 import type { Near } from './draft';
+import css from './place.module.css';
 
 interface Props {
   climates: Near[];
@@ -29,7 +30,7 @@ export function ClimateChart({ climates, chosen, elevM, units }: Props) {
   const y = (h: number) => high - bottom - (Math.max(0, h) / m) * (high - bottom - top);
   const mile = units === 'us' ? 1.609 : 1;
   return (
-    <div ref={ref} className="climatechart">
+    <div ref={ref} className={css.climatechart}>
       <svg
         width={width}
         height={high}

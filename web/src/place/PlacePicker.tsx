@@ -6,7 +6,7 @@ import { ClimateChart } from './ClimateChart';
 import { sayLatLon } from './coordinates';
 import { useDraftedPlace, useTowns, type Draft, type Near, type Town } from './draft';
 import { SightOfYear } from './Sight';
-import './place.css';
+import css from './place.module.css';
 
 interface Props {
   draft: Draft;
@@ -57,9 +57,9 @@ export function PlacePicker({ draft, onDraft, name, units }: Props) {
   };
 
   return (
-    <div className="placepicker">
-      <div className="placeasked">
-        <div className="placetext">
+    <div className={css.placepicker}>
+      <div className={css.placeasked}>
+        <div className={css.placetext}>
           <TextField
             label="Town, or latitude and longitude"
             value={draft.text}
@@ -74,7 +74,7 @@ export function PlacePicker({ draft, onDraft, name, units }: Props) {
             slotProps={{ htmlInput: { 'aria-describedby': hint, autoComplete: 'off', maxLength: 80 } }}
           />
           {found.length > 0 && (
-            <ul className="towns" aria-label="Towns of that name">
+            <ul className={css.towns} aria-label="Towns of that name">
               {found.map((t) => (
                 <li key={`${t.name} ${String(t.lat)} ${String(t.lon)}`}>
                   <button type="button" onClick={() => takeTown(t)}>
@@ -105,7 +105,7 @@ export function PlacePicker({ draft, onDraft, name, units }: Props) {
               : 'Towns of five thousand and more are known; a larger one near by will do.')}
       </p>
       {at && climates.data && (
-        <div className="climates">
+        <div className={css.climates}>
           <fieldset>
             <legend>
               <h2 className="h3">Climate most like yours</h2>{' '}
@@ -150,7 +150,7 @@ function Climate({ n, units, checked, onPick }: { n: Near; units: Units; checked
   const far =
     units === 'us' ? `${String(Math.round(n.distance_km / 1.609))} miles` : `${String(Math.round(n.distance_km))} km`;
   return (
-    <label className="climate" data-chosen={checked}>
+    <label className={css.climate} data-chosen={checked}>
       <input type="radio" name="climate" checked={checked} onChange={onPick} />
       <span>
         <b>{n.site.name}</b>

@@ -3,6 +3,7 @@ import { useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useWidth } from '../shared/measure';
 import { read, say, show, unitOf, type Units } from '../shared/units';
 import { NorthMark, PlanFrame } from '../drawing/PlanFrame';
+import css from './place.module.css';
 
 export interface Corner {
   x: number;
@@ -76,7 +77,7 @@ export function PlotSides({ plot, units, onPlot }: Props) {
         <b>{say(round(area(plot.outline)), 'm2', units)}</b>. Type two sides, or drag a corner; arrow keys move one in
         hand.
       </p>
-      <label className="turnnorth">
+      <label className={css.turnnorth}>
         <span>
           Up on the plan is <b>{plot.north_deg === 0 ? 'north' : `${String(plot.north_deg)}° from north`}</b>
         </span>
@@ -135,7 +136,7 @@ function Corners({ plot, units, onPlot }: Props) {
       <svg
         width={width}
         height={y1 * s + 2 * pad}
-        className="corners"
+        className={`${css.corners} corners`}
         role="group"
         aria-label="The plot and its corners"
       >

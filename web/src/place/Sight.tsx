@@ -3,6 +3,7 @@ import { useWidth } from '../shared/measure';
 import type { Units } from '../shared/units';
 import { shareOfYear } from '../drawing/time';
 import type { Sight } from './draft';
+import css from './place.module.css';
 
 interface Props {
   sight: Sight;
@@ -26,14 +27,14 @@ export function SightOfYear({ sight, laterDays, warmerC, units, onMove }: Props)
         <h2 className="h3">What a grower sees here</h2>
         <span className="sm q">half the years fall within some days of these</span>
       </div>
-      <p className="sightsays" role="status">
+      <p className={css.sightsays} role="status">
         {sight.says.map((p, i) => (
           <span key={i} className={p.of ? `of-${p.of}` : undefined}>
             {p.text}
           </span>
         ))}
       </p>
-      <div className="sliders">
+      <div className={css.sliders}>
         <label>
           <span>
             <b>The year comes</b>{' '}
@@ -54,7 +55,7 @@ export function SightOfYear({ sight, laterDays, warmerC, units, onMove }: Props)
             }
             onChange={(e) => onMove(Number(e.target.value), warmerC)}
           />
-          <span className="ends nt q">
+          <span className={`${css.ends} nt q`}>
             <span>two weeks earlier</span>
             <span>two weeks later</span>
           </span>
@@ -72,7 +73,7 @@ export function SightOfYear({ sight, laterDays, warmerC, units, onMove }: Props)
             aria-valuetext={warmerC === 0 ? 'as found' : degrees(warmerC)}
             onChange={(e) => onMove(laterDays, Number(e.target.value))}
           />
-          <span className="ends nt q">
+          <span className={`${css.ends} nt q`}>
             <span>{degrees(-mostC)}</span>
             <span>{degrees(mostC)}</span>
           </span>
@@ -114,7 +115,7 @@ function YearStrip({ sight }: { sight: Sight }) {
     );
   };
   return (
-    <div ref={ref} className="yearstrip">
+    <div ref={ref} className={css.yearstrip}>
       <svg width={width} height={104} aria-hidden="true">
         {monthStarts(sight.from, sight.to).map((m) => (
           <g key={m}>

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { monthName, monthStarts } from '../shared/day';
 import type { Scale } from './season';
+import css from './season.module.css';
 
 /** One row of the season: words at the left, its drawing on the rail's own scale, the line of the day shown through it. */
 export function Band({
@@ -23,8 +24,8 @@ export function Band({
   const { x, width, day, phone } = scale;
   const h = height + (months ? 20 : 0);
   return (
-    <section className="band" aria-label={title}>
-      <div className="told">
+    <section className={css.band} aria-label={title}>
+      <div className={css.told}>
         <h2>{title}</h2>
         {words}
       </div>

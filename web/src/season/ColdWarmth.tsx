@@ -2,6 +2,7 @@ import { plain } from '../shared/day';
 import { say, type Units } from '../shared/units';
 import { Band } from './Band';
 import { path, type Scale, type SeasonOf } from './season';
+import css from './season.module.css';
 
 const top = 30; // the one line of all three needs
 const base = 134;
@@ -99,7 +100,7 @@ export function ColdWarmth({ s, scale, units }: { s: SeasonOf; scale: Scale; uni
         </g>
       )}
       {!met && cold.length > 0 && (
-        <text x={x(cold.at(-1)?.date ?? s.day) + 6} y={yCold(s.chill.got) - 6} fontSize={12} className="short">
+        <text x={x(cold.at(-1)?.date ?? s.day) + 6} y={yCold(s.chill.got) - 6} fontSize={12} className={css.short}>
           {String(Math.max(0, Math.round(s.chill.need - s.chill.got)))} short
         </text>
       )}

@@ -2,6 +2,7 @@ import { plain } from '../shared/day';
 import { showTemp, type Units } from '../shared/units';
 import { Band } from './Band';
 import { path, type Scale, type SeasonOf } from './season';
+import css from './season.module.css';
 
 const zero = 12;
 const floor = 88;
@@ -29,7 +30,7 @@ export function FrostNights({ s, scale, units }: { s: SeasonOf; scale: Scale; un
         <>
           {f.table && (
             <p>
-              <b className={hurt.length > 0 ? 'share over' : 'share'}>{Math.round(f.alive * 100)} %</b>
+              <b className={hurt.length > 0 ? `${css.share} over` : css.share}>{Math.round(f.alive * 100)} %</b>
               of the buds are alive
             </p>
           )}

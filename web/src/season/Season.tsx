@@ -12,7 +12,7 @@ import { FrostNights } from './FrostNights';
 import { first, hues, span, useSeason, type Scale, type SeasonOf } from './season';
 import { SeeToday } from './SeeToday';
 import { Stages } from './Stages';
-import './season.css';
+import css from './season.module.css';
 
 /** One tree's season on the rail's own scale: cold, warmth, stages, frost and fruit against what they ask for. */
 export default function Season() {
@@ -43,7 +43,7 @@ export default function Season() {
     phone,
   };
   return (
-    <div ref={ref} className="season">
+    <div ref={ref} className={css.season}>
       {!s || !scale ? (
         <p className="page q">Working out its season.</p>
       ) : (

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Docket } from '../shared/api';
 import { Trouble } from '../shared/Trouble';
 import { useSeen, useUnseen } from './season';
+import css from './season.module.css';
 
 /** What may be seen on the trees about now: one tap dates it, for one tree or all of its kind, and moves what follows. */
 export function SeeNow({ docket, slug }: { docket: Docket; slug: string }) {
@@ -14,7 +15,7 @@ export function SeeNow({ docket, slug }: { docket: Docket; slug: string }) {
     seen.mutate({ trees, stage, day: docket.day }, { onSuccess: () => setDone(says) });
   };
   return (
-    <section className="seenow" aria-label="Do you see it?">
+    <section className={css.seenow} aria-label="Do you see it?">
       <div className="grp">
         <h2 className="h3">Do you see it?</h2>
         <span className="sm q">a tap moves what follows</span>

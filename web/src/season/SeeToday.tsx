@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { plain, type Day } from '../shared/day';
 import { Trouble } from '../shared/Trouble';
 import { first, useSeen, useUnseen, type See, type SeasonOf } from './season';
+import css from './season.module.css';
 
 /** One tap dates a stage for this tree, or for all of its kind, and moves all that follows; a tap can be taken back. */
 export function SeeToday({
@@ -36,7 +37,7 @@ export function SeeToday({
         <h2>I see it {on === today ? 'today' : `on ${plain(on)}`}</h2>
         <span className="sm q">one tap; it moves all that follows</span>
       </header>
-      <div className="taps">
+      <div className={css.taps}>
         {shown.map((v) => (
           <button
             key={v.stage}
@@ -74,7 +75,7 @@ export function SeeToday({
         <Trouble error={seen.error ?? back.error} holds="What was logged before stands as it was." />
       )}
       {s.count && (
-        <div className="countbuds">
+        <div className={css.countbuds}>
           <p className="sm">
             <b>Count twenty buds</b> by {plain(s.count.closes)}: cut across, a brown heart is dead. {s.count.says}
           </p>

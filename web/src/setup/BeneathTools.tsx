@@ -3,6 +3,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { keepPicture, keptPicture, readPicture, scaled, type Picture } from '../drawing/Beneath';
 import { read, say, unitOf, type Units } from '../shared/units';
+import css from './setup.module.css';
 
 interface At {
   x: number;
@@ -116,7 +117,7 @@ export function BeneathTools({ b, units, plan }: Props) {
         </p>
       )}
       {b.measured && (
-        <div className="acts known">
+        <div className={`acts ${css.known}`}>
           <TextField
             size="small"
             label={`So long is what you drew along, ${unitOf('m', units)}`}

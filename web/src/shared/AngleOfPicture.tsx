@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { useRef, useState, type KeyboardEvent } from 'react';
 import { shrunk, type Shrunk } from './picture';
 import { angleAt, spotOn, type Spot } from './turned';
-import './angleofpicture.css';
+import css from './shared.module.css';
 
 type Point = 'fork' | 'up' | 'limb';
 
@@ -63,7 +63,7 @@ export default function AngleOfPicture({ limb, onTake, take }: Props) {
   const deg = points ? angleAt(points.fork, points.up, points.limb) : 0;
   const r = picture ? Math.max(picture.w, picture.h) / 45 : 0;
   return (
-    <div className="angleofpicture">
+    <div className={css.angleofpicture}>
       <p className="sm">
         Take it square to {limb}, with the trunk upright in it: seen from its end a limb looks steeper than it is. The
         picture stays in this browser.
@@ -96,12 +96,12 @@ export default function AngleOfPicture({ limb, onTake, take }: Props) {
             <image href={picture.data} width={picture.w} height={picture.h} />
             <path
               d={`M${String(points.up.x)} ${String(points.up.y)}L${String(points.fork.x)} ${String(points.fork.y)}L${String(points.limb.x)} ${String(points.limb.y)}`}
-              className="sightline wide"
+              className={`${css.sightline} wide`}
               strokeWidth={r * 0.5}
             />
             <path
               d={`M${String(points.up.x)} ${String(points.up.y)}L${String(points.fork.x)} ${String(points.fork.y)}L${String(points.limb.x)} ${String(points.limb.y)}`}
-              className="sightline"
+              className={css.sightline}
               strokeWidth={r * 0.2}
             />
             {(Object.keys(names) as Point[]).map((which) => (
@@ -118,7 +118,7 @@ export default function AngleOfPicture({ limb, onTake, take }: Props) {
                 }}
               >
                 <circle cx={points[which].x} cy={points[which].y} r={r * 2} fill="transparent" />
-                <circle cx={points[which].x} cy={points[which].y} r={r} className="pin" strokeWidth={r * 0.3} />
+                <circle cx={points[which].x} cy={points[which].y} r={r} className={css.pin} strokeWidth={r * 0.3} />
               </g>
             ))}
           </svg>

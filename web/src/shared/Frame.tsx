@@ -12,6 +12,7 @@ import { Trouble } from './Trouble';
 import { Finder } from '../help/Finder';
 import { Help } from '../help/Help';
 import { OutboxWords } from '../outbox/Outbox';
+import css from './shared.module.css';
 
 const words = [
   { path: 'yard', name: 'Yard' },
@@ -51,7 +52,7 @@ export function Frame({ children }: { children: ReactNode }) {
 
   return (
     <div className="app">
-      <a className="skip" href="#screen">
+      <a className={css.skip} href="#screen">
         To the screen
       </a>
       <header className="header">
@@ -69,7 +70,7 @@ export function Frame({ children }: { children: ReactNode }) {
           <span className="hide">Vertumna</span>
         </NavLink>
         <Switcher />
-        <nav className="words" aria-label="Screens">
+        <nav className={css.words} aria-label="Screens">
           {words.map((w, i) => (
             <NavLink key={w.path} to={link(w)}>
               <small aria-hidden="true">{i + 1}</small>
@@ -104,13 +105,13 @@ export function Frame({ children }: { children: ReactNode }) {
           </div>
         ) : null}
         {plan && plan.day !== day && !planError && (
-          <p className="late old" role="status">
+          <p className={`late ${css.old}`} role="status">
             The plan of {plain(plan.day)}; {plain(day)} is being worked out.
           </p>
         )}
         {children}
       </main>
-      <nav className="foot" aria-label="Screens">
+      <nav className={css.foot} aria-label="Screens">
         {words.map((w) => (
           <NavLink key={w.path} to={link(w)}>
             {footName(w.name)}

@@ -18,6 +18,7 @@ import { useWidth } from './measure';
 import { useHandle, useShown } from './shown';
 import { markOf, type Mark } from '../drawing/marks';
 import { shareOfYear } from '../drawing/time';
+import css from './shared.module.css';
 
 const bandColours: Record<string, string> = {
   Dormancy: '--winter',
@@ -90,8 +91,8 @@ export function SeasonRail({ plan }: { plan: Plan }) {
   };
 
   return (
-    <nav className="rail" aria-label="Season">
-      <div className="where">
+    <nav className={css.rail} aria-label="Season">
+      <div className={css.where}>
         <b>{plan.stage_says}</b>
         <span title={plan.next_says}>{plan.next_says}</span>
       </div>
@@ -108,7 +109,7 @@ export function SeasonRail({ plan }: { plan: Plan }) {
           </button>
         )}
       </div>
-      <div className="scale" ref={ref} onPointerDown={down} onPointerMove={move} data-testid="rail">
+      <div className={css.scale} ref={ref} onPointerDown={down} onPointerMove={move} data-testid="rail">
         <svg width={width} height={56} aria-hidden="true">
           <RailDefs />
           <path d={`M0 31.5H${String(width)}`} stroke="var(--ink)" strokeWidth={1} />
@@ -169,7 +170,7 @@ export function SeasonRail({ plan }: { plan: Plan }) {
         </svg>
         <button
           type="button"
-          className="handle"
+          className={css.handle}
           style={{ left: at }}
           role="slider"
           aria-label="Day shown"

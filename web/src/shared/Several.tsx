@@ -1,3 +1,4 @@
+import css from './shared.module.css';
 interface Props<T extends string> {
   legend: string;
   all: readonly { slug: string; name: string }[];
@@ -9,7 +10,7 @@ interface Props<T extends string> {
 export function Several<T extends string>({ legend, all, chosen, onChange }: Props<T>) {
   if (all.length === 0) return null;
   return (
-    <fieldset className="several">
+    <fieldset className={css.several}>
       <legend className="sm q">{legend}</legend>
       {all.map((s) => (
         <label key={s.slug}>

@@ -1,4 +1,5 @@
 import { useId, type ComponentPropsWithoutRef, type ReactNode } from 'react';
+import css from './shared.module.css';
 
 interface SelectProps<T extends string> extends Omit<
   ComponentPropsWithoutRef<'select'>,
@@ -32,7 +33,7 @@ export function Select<T extends string>({ all, value, onChange, ...rest }: Sele
 function Field({ label, hint, children }: { label: string; hint?: string; children: (id: string) => ReactNode }) {
   const id = useId();
   return (
-    <div className="field">
+    <div className={css.field}>
       <label htmlFor={id}>{label}</label>
       {children(id)}
       {hint && (

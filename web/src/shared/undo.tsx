@@ -2,6 +2,7 @@ import { createContext, useCallback, useContext, useEffect, useMemo, useState, t
 import { useUndo } from './queries';
 import { useHere } from './orchard';
 import { Trouble } from './Trouble';
+import css from './shared.module.css';
 
 interface Offer {
   id: string;
@@ -50,7 +51,7 @@ export function UndoOffer({ children }: { children: ReactNode }) {
     <Context.Provider value={value}>
       {children}
       {visible && (
-        <div className="undo" role="status">
+        <div className={css.undo} role="status">
           <span>{offer.says}</span>
           <button type="button" onClick={() => void takeBack(offer)} disabled={undo.isPending}>
             Undo <span className="num">({left})</span>

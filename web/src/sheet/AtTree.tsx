@@ -17,7 +17,7 @@ import { cameSince, finished, pausesOf, soFar } from './decided';
 import { Finish } from './Finish';
 import { OneStep } from './OneStep';
 import { useSheet, type SheetJob, type Stop } from './queries';
-import './sheet.css';
+import css from './sheet.module.css';
 
 /** At a tree: stand back, then one step at a time, the stop line always in sight. */
 export default function AtTree() {
@@ -55,8 +55,8 @@ export default function AtTree() {
   const at = stops.findIndex((s) => s.tree_id === id);
   const next = at >= 0 ? stops[at + 1] : undefined;
   return (
-    <div className={left ? 'attree lefthand' : 'attree'}>
-      <nav className="stops" aria-label="Trees of the walk">
+    <div className={left ? `attree ${css.lefthand}` : 'attree'}>
+      <nav className={css.stops} aria-label="Trees of the walk">
         <Link to={`/${orchard.slug}/sheet`}>Sheet</Link>
         {stops.map((s) => (
           <Link
@@ -69,7 +69,7 @@ export default function AtTree() {
         ))}
       </nav>
       {bench.data?.revision && Number.isInteger(onPaper) && onPaper !== bench.data.revision.revision && (
-        <p className="over standback1" role="status">
+        <p className={`over ${css.standback1}`} role="status">
           The page in your hand is of map {onPaper}; the tree is at map {bench.data.revision.revision} now. Go by what
           stands here, and print it anew.
         </p>
@@ -81,7 +81,7 @@ export default function AtTree() {
       ) : (
         <Tree key={id} stop={stop} slip={slip.data} asking={asking} bench={bench.data} next={next} day={settled} />
       )}
-      <p className="small2">
+      <p className={css.small2}>
         <button type="button" className="plain" aria-pressed={sun} onClick={() => setSun(!sun)}>
           {sun ? 'Ordinary light' : 'Bright sun'}
         </button>
@@ -168,7 +168,7 @@ function Tree({ stop, slip, asking, bench, next, day }: TreeProps) {
     );
   if (where.at === 'pause' && slip)
     return (
-      <section aria-label="Pause and look" className="standback1">
+      <section aria-label="Pause and look" className={css.standback1}>
         <h1>Step back and look</h1>
         <p>
           {where.n} of {steps.length} steps behind you, {percent(soFar(steps, slip, waiting))} of the crown off here. Is
@@ -182,7 +182,7 @@ function Tree({ stop, slip, asking, bench, next, day }: TreeProps) {
             On to step {where.n + 1}
           </Button>
         </div>
-        <p className="small2">
+        <p className={css.small2}>
           <button type="button" className="plain" onClick={() => go(where.n)}>
             Back a step
           </button>
@@ -192,7 +192,7 @@ function Tree({ stop, slip, asking, bench, next, day }: TreeProps) {
   const more = slip ? cameSince(steps, slip) : [];
   if (where.at === 'end' && slip)
     return (
-      <section aria-label="Finish" className="standback1">
+      <section aria-label="Finish" className={css.standback1}>
         <h1>Stand back once more</h1>
         {more.length > 0 && !over && (
           <p>
@@ -255,7 +255,7 @@ function StandBack({ stop, steps, over, next, day, waiting, onStart }: BackProps
   const { orchard } = useHere();
   const others = stop.jobs.filter((j) => !j.slip);
   return (
-    <section aria-label="Stand back" className="standback1">
+    <section aria-label="Stand back" className={css.standback1}>
       <header>
         <StakeLabel code={stop.code} look="full" /> <b>{stop.name || stop.kind_name}</b>{' '}
         <span className="q">{stop.kind_name}</span>
@@ -271,7 +271,7 @@ function StandBack({ stop, steps, over, next, day, waiting, onStart }: BackProps
       <p className="q">Walk round it once. The first step is never a cut.</p>
       {over && <p>Finished on this phone; the cuts wait to be sent.</p>}
       {others.length > 0 && (
-        <ul className="bare otherjobs">
+        <ul className={`bare ${css.otherjobs}`}>
           {others.map((j) => (
             <OtherJob
               key={j.task}
@@ -283,7 +283,7 @@ function StandBack({ stop, steps, over, next, day, waiting, onStart }: BackProps
           ))}
         </ul>
       )}
-      <div className="act one">
+      <div className={`act ${css.one}`}>
         {steps > 0 ? (
           <Button variant="contained" onClick={onStart}>
             {steps === 1 ? 'To the one step' : `To the ${String(steps)} steps`}
@@ -329,7 +329,7 @@ function OtherJob({ job: j, stop, day, waits }: { job: SheetJob; stop: Stop; day
       <p className="sm">
         <Told>{j.says}</Told>
       </p>
-      <p className="jobacts">
+      <p className={css.jobacts}>
         {waits ? (
           <b role="status">Done; it waits to be sent.</b>
         ) : (

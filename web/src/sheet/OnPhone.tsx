@@ -6,6 +6,7 @@ import { canPack, pack, packs, unpack } from '../outbox/pack';
 import { plain, type Day } from '../shared/day';
 import { Trouble } from '../shared/Trouble';
 import { count } from '../shared/units';
+import css from './sheet.module.css';
 
 const kb = 1024;
 
@@ -24,7 +25,7 @@ export function OnPhone({ slug, day }: { slug: string; day: Day }) {
   };
   const here = list.filter((p) => p.slug === slug);
   return (
-    <section aria-label="On this phone" className="onphone noprint">
+    <section aria-label="On this phone" className={`onphone ${css.noprint}`}>
       <h2>On this phone</h2>
       {!canPack() ? (
         <p className="sm q">

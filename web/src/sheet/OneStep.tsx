@@ -17,6 +17,7 @@ import type { Stop } from './queries';
 import { StepWords } from './StepWords';
 import { StopLine } from './StopLine';
 import { Wheel } from './Wheel';
+import css from './sheet.module.css';
 
 interface OneProps {
   step: Step;
@@ -75,7 +76,7 @@ export function OneStep({
   const act = (what: 'taken' | 'left' | 'open', seen?: string) =>
     keep(decide(asking, stop.code, s, what, seen), what !== 'open');
   return (
-    <section aria-label={`Step ${String(n)} of ${String(steps.length)}`} className="onestep">
+    <section aria-label={`Step ${String(n)} of ${String(steps.length)}`} className={css.onestep}>
       <div ref={box} className="stepdrawing">
         <TreeDrawing
           limbs={limbs}
@@ -115,7 +116,7 @@ export function OneStep({
       <h1>{s.title}</h1>
       {moved && <p className="over">Cut elsewhere: {moved.title}.</p>}
       <StepWords step={s} units={units} />
-      <p className="toolline">
+      <p className={css.toolline}>
         <b>{s.tool ?? ''}</b>
       </p>
       <StopLine gauge={slip.gauge} off={soFar(steps, slip, waiting)} step={choice === 'taken' ? 0 : s.counted} />
@@ -128,7 +129,7 @@ export function OneStep({
           {choice === 'taken' ? 'Cut already: on' : 'Cut made'}
         </Button>
       </div>
-      <p className="small2">
+      <p className={css.small2}>
         <button type="button" className="plain" disabled={keeping} onClick={onBack}>
           Back a step
         </button>
@@ -136,9 +137,9 @@ export function OneStep({
           Skip for now
         </button>
       </p>
-      <details className="else1">
+      <details className={css.else1}>
         <summary>Something else</summary>
-        <p className="small2">
+        <p className={css.small2}>
           <button type="button" className="plain" disabled={keeping} onClick={() => act('left', 'not-found')}>
             Cannot find it
           </button>
@@ -151,7 +152,7 @@ export function OneStep({
             </button>
           )}
         </p>
-        <details className="elsewhere" onToggle={(e) => setOther(e.currentTarget.open)}>
+        <details className={css.elsewhere} onToggle={(e) => setOther(e.currentTarget.open)}>
           <summary>I cut elsewhere</summary>
           {other && (
             <Elsewhere

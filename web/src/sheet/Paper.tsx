@@ -14,7 +14,7 @@ import { Trouble } from '../shared/Trouble';
 import { count, percent, say, tall } from '../shared/units';
 import { PaperLinks } from './PaperLinks';
 import { useSheet } from './queries';
-import './sheet.css';
+import css from './sheet.module.css';
 
 /** One page a tree, for the pocket: the tree from two sides and from above, the steps in order, the stop line to fill with a pencil. */
 export default function Paper() {
@@ -67,8 +67,8 @@ export default function Paper() {
     />
   );
   return (
-    <article className="paper" aria-label={`Slip of ${b.tree.code} on paper`}>
-      <p className="rules">
+    <article className={css.paper} aria-label={`Slip of ${b.tree.code} on paper`}>
+      <p className={css.rules}>
         <b>Local rules and licensed practice come first.</b>{' '}
         {s.safety.filter((x) => !x.startsWith('Local rules')).join(' ')}
       </p>
@@ -88,13 +88,13 @@ export default function Paper() {
         {s.opens && s.closes ? `Cut ${plain(s.opens)} to ${plain(s.closes)}. ` : ''}
         Bring: {s.tools.join(', ') || 'nothing to cut with'}, spirit.
       </p>
-      <p className="names">
+      <p className={css.names}>
         Name <i /> Day <i />{' '}
         <b>
           Slip {s.key}, map {s.revision}
         </b>
       </p>
-      <div className="views">
+      <div className={css.views}>
         <figure>
           <figcaption>From the south, you look north</figcaption>
           {drawing(180, false)}
@@ -131,7 +131,7 @@ export default function Paper() {
         </thead>
         {sectionsOf(s).map((part) => (
           <tbody key={part.name}>
-            <tr className="part">
+            <tr className={css.part}>
               <th colSpan={6} scope="rowgroup">
                 {part.name}
               </th>
@@ -146,7 +146,7 @@ export default function Paper() {
         ))}
       </table>
       <StopBar slip={s} />
-      <section className="care" aria-label="Take care">
+      <section className={css.care} aria-label="Take care">
         <h2>Take care</h2>
         <ul>
           {[...new Set(s.steps.flatMap((x) => x.cautions))].map((c) => (
@@ -156,7 +156,7 @@ export default function Paper() {
         </ul>
       </section>
       <footer>
-        <span className="ruler">
+        <span className={css.ruler}>
           <i /> 10 cm on a true print: measure it.
         </span>
         <span>
@@ -167,7 +167,7 @@ export default function Paper() {
           {s.closes ? `, valid to ${plain(s.closes)}` : ''}.
         </span>
       </footer>
-      <p className="noprint acts">
+      <p className={`${css.noprint} acts`}>
         <button type="button" className="plain" onClick={() => window.print()}>
           Print this page
         </button>
@@ -183,7 +183,7 @@ function Line({ step: s }: { step: Step }) {
   return (
     <tr>
       <td>
-        <span className="tickbox" aria-hidden="true" /> <b className="mark">{s.mark}</b>
+        <span className={css.tickbox} aria-hidden="true" /> <b className={css.mark}>{s.mark}</b>
       </td>
       <td>
         <b>{s.title}</b>
@@ -204,7 +204,7 @@ function StopBar({ slip }: { slip: Slip }) {
   const limit = g.exempt ? 33 : Math.round(g.limit * 100);
   const gone = Math.round((g.winter + g.summer) * 100);
   return (
-    <section aria-label="Stop line to fill" className="stopbar">
+    <section aria-label="Stop line to fill" className={css.stopbar}>
       <h2>Stop line {limit} %</h2>
       <p>
         Fill a field with pencil for each hundredth cut{gone > 0 ? `; ${String(gone)} went before` : ''}. At the thick

@@ -12,7 +12,7 @@ import { count, say } from '../shared/units';
 import { OnPhone } from './OnPhone';
 import { PaperLinks } from './PaperLinks';
 import { useSheet, type SheetOf, type Stop } from './queries';
-import './sheet.css';
+import css from './sheet.module.css';
 
 const times = [
   { value: 30, name: '30 minutes' },
@@ -46,12 +46,12 @@ export default function Sheet() {
         </div>
         <Segments
           label="The time you have"
-          className="noprint"
+          className={css.noprint}
           all={times}
           value={s.asked_minutes}
           onChange={(minutes) => put({ minutes: String(minutes) })}
         />
-        <button type="button" className="plain noprint" onClick={() => window.print()}>
+        <button type="button" className={`plain ${css.noprint}`} onClick={() => window.print()}>
           Print
         </button>
         <PaperLinks
@@ -64,10 +64,10 @@ export default function Sheet() {
       {s.stops.length === 0 ? (
         <p>Nothing is due today.</p>
       ) : (
-        <div className="sheetgrid">
+        <div className={css.sheetgrid}>
           <section aria-label="The walk">
             <h2>The walk</h2>
-            <ol className="walkstops">
+            <ol className={css.walkstops}>
               {s.stops.map((stop, i) => (
                 <StopRow key={stop.tree_id} stop={stop} n={i + 1} slug={orchard.slug} />
               ))}
@@ -88,7 +88,7 @@ function Answers({ slug }: { slug: string }) {
   const waiting = (links.data ?? []).filter((l) => l.waiting > 0);
   if (waiting.length === 0) return null;
   return (
-    <p className="noprint" role="status">
+    <p className={css.noprint} role="status">
       {waiting.map((l) => (
         <Link key={l.id} to={`/${slug}/trees/${encodeURIComponent(l.tree_id)}`}>
           {l.code}: {count(l.waiting, 'answer')} of a helper to take in
@@ -101,7 +101,7 @@ function Answers({ slug }: { slug: string }) {
 function StopRow({ stop, n, slug }: { stop: Stop; n: number; slug: string }) {
   return (
     <li>
-      <Link to={`/${slug}/sheet/${encodeURIComponent(stop.tree_id)}`} className="stophead">
+      <Link to={`/${slug}/sheet/${encodeURIComponent(stop.tree_id)}`} className={css.stophead}>
         <b className="num">{n}</b>
         <StakeLabel code={stop.code} look={stop.health === 'clean' ? 'full' : 'line'} />
         <span>
@@ -113,7 +113,7 @@ function StopRow({ stop, n, slug }: { stop: Stop; n: number; slug: string }) {
       <ul className="bare sm">
         {stop.jobs.map((j) => (
           <li key={j.task}>
-            <span className="tickbox" aria-hidden="true" /> <b>{j.title}</b>
+            <span className={css.tickbox} aria-hidden="true" /> <b>{j.title}</b>
             {j.cuts > 0 ? `, ${count(j.cuts, 'step')}` : ''}
             {j.tools && j.cuts > 0 ? `, ${j.tools}` : ''}
             <span className="q"> until {plain(j.closes)}</span>
@@ -123,7 +123,7 @@ function StopRow({ stop, n, slug }: { stop: Stop; n: number; slug: string }) {
       <p className="sm q">
         {stop.clean}{' '}
         {stop.jobs.some((j) => j.slip) && (
-          <Link className="noprint" to={`/${slug}/sheet/${encodeURIComponent(stop.tree_id)}/paper`}>
+          <Link className={css.noprint} to={`/${slug}/sheet/${encodeURIComponent(stop.tree_id)}/paper`}>
             Its page to print
           </Link>
         )}
@@ -158,10 +158,10 @@ function Before({ sheet, slug }: { sheet: SheetOf; slug: string }) {
     { what: 'gloves, eyes covered', for: 'you' },
   ];
   return (
-    <section aria-label="Before you leave" className="before">
+    <section aria-label="Before you leave" className={css.before}>
       <h2>Before you leave</h2>
       {sheet.ladder && <p className="over">{sheet.ladder}</p>}
-      <ul className="bare carry">
+      <ul className={`bare ${css.carry}`}>
         {carry.map((c) => (
           <li key={c.what}>
             <label>

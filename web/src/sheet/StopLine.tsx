@@ -1,5 +1,6 @@
 import type { Slip } from '../bench/slip/queries';
 import { percent } from '../shared/units';
+import css from './sheet.module.css';
 
 /** The stop line of the tree: what is off, what this step takes, and how much is left before one stops. */
 export function StopLine({ gauge: g, off, step }: { gauge: Slip['gauge']; off: number; step: number }) {
@@ -9,7 +10,7 @@ export function StopLine({ gauge: g, off, step }: { gauge: Slip['gauge']; off: n
   return (
     <svg
       viewBox="0 0 340 38"
-      className="stopline"
+      className={css.stopline}
       role="img"
       aria-label={`${percent(cut)} cut, this ${percent(step)}, stop at ${percent(limit)}`}
     >

@@ -1,4 +1,5 @@
 import { say, type Units } from '../shared/units';
+import css from './sheet.module.css';
 
 interface Props {
   label: string;
@@ -14,7 +15,7 @@ export function Wheel({ label, mm, mapMM, units, onChange }: Props) {
   const low = Math.max(1, Math.floor(mapMM * 0.55));
   const high = Math.ceil(mapMM * 1.75);
   return (
-    <div className="wheel">
+    <div className={css.wheel}>
       <label>
         <span>{label}</span>{' '}
         <output>{mm === undefined ? `as the map: ${say(mapMM, 'mm', units)}` : say(mm, 'mm', units)}</output>

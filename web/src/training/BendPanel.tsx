@@ -10,6 +10,7 @@ import { useOfferUndo } from '../shared/undo';
 import { Trouble } from '../shared/Trouble';
 import { say } from '../shared/units';
 import { useLogRig, type Bend, type BendAsked, type Which } from './queries';
+import css from './training.module.css';
 
 const AngleOfPicture = lazy(() => import('../shared/AngleOfPicture'));
 
@@ -99,18 +100,18 @@ export function BendPanel({ bend, late, others, even, which, error, asked, onAsk
           <b>First:</b> {e}
         </p>
       ))}
-      <p className="degrees num" role="status">
+      <p className={`${css.degrees} num`} role="status">
         <span>
           <b>{bend.now_deg.toFixed(0)}°</b> now
         </span>
         <span aria-hidden="true">→</span>
-        <span className="today">
+        <span className={css.today}>
           <b>{bend.today_deg.toFixed(0)}°</b> today
         </span>
         {bend.to_deg - bend.today_deg > 1 && (
           <>
             <span aria-hidden="true">→</span>
-            <span className="later">
+            <span className={css.later}>
               <b>{bend.to_deg.toFixed(0)}°</b>{' '}
               {bend.weeks_between > 0 ? `${String(bend.weeks_between)} weeks on` : 'later'}
             </span>
@@ -171,7 +172,7 @@ export function BendPanel({ bend, late, others, even, which, error, asked, onAsk
               {bend.between.says}
             </p>
           )}
-          <dl className="sizes sm">
+          <dl className={`${css.sizes} sm`}>
             {bend.stick_cm > 0 && (
               <Row
                 name="Stick"
@@ -245,7 +246,7 @@ export function BendPanel({ bend, late, others, even, which, error, asked, onAsk
         </>
       )}
       <h2 className="h3">In this order round the ring</h2>
-      <ol className="limborder sm">
+      <ol className={`${css.limborder} sm`}>
         {others.map((b) => (
           <li key={b.limb}>
             <button type="button" aria-pressed={b.limb === bend.limb} onClick={() => onAsk({ limb: b.limb })}>
@@ -282,7 +283,7 @@ function Gauge({ bend }: { bend: Bend }) {
   const x = (deg: number) => Math.min(320, (Math.max(0, Math.min(90, deg)) / 90) * 320);
   return (
     <svg
-      className="bendgauge"
+      className={css.bendgauge}
       viewBox="0 0 324 44"
       role="img"
       aria-label={`Stands at ${bend.now_deg.toFixed(0)} degrees; safe to ${bend.safe_deg.toFixed(0)} today`}
@@ -326,7 +327,7 @@ function LoopPicture({ bend }: { bend: Bend }) {
       width={size}
       height={size}
       viewBox={`0 0 ${String(size)} ${String(size)}`}
-      className="looppic"
+      className={css.looppic}
       role="img"
       aria-label="The loop round the limb, with room to grow"
     >

@@ -5,7 +5,6 @@ import { Trouble } from '../shared/Trouble';
 import { count } from '../shared/units';
 import { useDevices } from './queries';
 import { StillOn } from './StillOn';
-import './training.css';
 
 /** All that is on in an orchard, by the days it has left. */
 export default function Devices() {

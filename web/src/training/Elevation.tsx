@@ -5,6 +5,7 @@ import { useWidth } from '../shared/measure';
 import { useHere } from '../shared/orchard';
 import { say } from '../shared/units';
 import type { Bend, Candidate } from './queries';
+import css from './training.module.css';
 
 interface Props {
   limbs: readonly Limb[];
@@ -86,7 +87,7 @@ export function Elevation({ limbs, bend, candidates, reachCm, onChoose, aimDeg, 
   const stateOf = (id: string) => candidates?.find((c) => c.limb === id)?.state;
   const colour = (age: number) => (age <= 1 ? 'var(--wood-last)' : age === 2 ? 'var(--wood-two)' : 'var(--wood-old)');
   return (
-    <div ref={box} className="elevation">
+    <div ref={box} className={css.elevation}>
       <svg
         width={width}
         height={high}
@@ -125,7 +126,7 @@ export function Elevation({ limbs, bend, candidates, reachCm, onChoose, aimDeg, 
               stroke="var(--leaf)"
               strokeDasharray="8 4 2 4"
             />
-            <text x={width - 24} y={Y(reachCm) - 5} fontSize={12} textAnchor="end" className="leaftext">
+            <text x={width - 24} y={Y(reachCm) - 5} fontSize={12} textAnchor="end" className={css.leaftext}>
               reach {say(reachCm, 'cm', units)}
             </text>
           </g>
@@ -272,7 +273,7 @@ export function Elevation({ limbs, bend, candidates, reachCm, onChoose, aimDeg, 
               y={at(bend.today_deg, r + 40).y + 14}
               fontSize={13}
               fontWeight={700}
-              className="leaftext"
+              className={css.leaftext}
             >
               today {bend.today_deg.toFixed(0)}°
             </text>
@@ -282,7 +283,7 @@ export function Elevation({ limbs, bend, candidates, reachCm, onChoose, aimDeg, 
           <g
             role="slider"
             tabIndex={0}
-            className={pulling ? 'pullgrip held' : 'pullgrip'}
+            className={pulling ? `${css.pullgrip} held` : css.pullgrip}
             aria-label={`Pull ${bend.limb} to the angle wanted`}
             aria-valuemin={pulled.least}
             aria-valuemax={pulled.most}
@@ -317,7 +318,7 @@ export function Elevation({ limbs, bend, candidates, reachCm, onChoose, aimDeg, 
             return (
               <g
                 key={l.id}
-                className="tiplabel"
+                className={css.tiplabel}
                 onClick={() => onChoose(l.id)}
                 onPointerEnter={() => setOver(l.id)}
                 onPointerLeave={() => setOver('')}

@@ -1,5 +1,6 @@
 import { short } from '../shared/day';
 import type { FormStep, Training, Wall } from './queries';
+import css from './training.module.css';
 
 const words: Record<FormStep['state'], string> = {
   done: 'done',
@@ -13,7 +14,7 @@ const words: Record<FormStep['state'], string> = {
 export function FrameSteps({ training }: { training: Training }) {
   const years = [...new Set(training.steps.map((s) => s.year))];
   return (
-    <aside className="standback framesteps" aria-label="The frame">
+    <aside className={`standback ${css.framesteps}`} aria-label="The frame">
       <h2>The frame</h2>
       {training.steps.length === 0 && (
         <p className="sm">A grown tree: its slip leads. Limbs can still be bent while they are thin.</p>
@@ -77,7 +78,7 @@ function Outlines({ training }: { training: Training }) {
   };
   const reach = 140 - training.reach_cm * k;
   return (
-    <figure className="outlines">
+    <figure className={css.outlines}>
       <svg viewBox="0 0 176 148" role="img" aria-label="What to grow into, at 2, 4 and 8 years">
         <path d="M0 140H176" stroke="var(--wood-old)" />
         <path d={`M0 ${String(reach)}H176`} stroke="var(--leaf)" strokeDasharray="6 3 1 3" />
@@ -104,7 +105,7 @@ function WallYears({ wall }: { wall: Wall }) {
   const ground = Math.ceil(top * k) + 2;
   const y = (cm: number) => ground - cm * k;
   return (
-    <ol className="wallyears bare">
+    <ol className={`${css.wallyears} bare`}>
       {wall.years.map((f) => (
         <li key={f.life} className={f.now ? 'now' : undefined}>
           <svg viewBox={`0 0 86 ${String(ground + 2)}`} role="img" aria-label={`Year ${String(f.life)}: ${f.says}`}>

@@ -4,6 +4,7 @@ import { useHere } from '../shared/orchard';
 import { say } from '../shared/units';
 import { Trouble } from '../shared/Trouble';
 import type { Candidate, CandidateMark, MainLimbs } from './queries';
+import css from './training.module.css';
 
 interface Props {
   choice: MainLimbs;
@@ -30,7 +31,7 @@ export function MainLimbsPanel({ choice: c, marks, onMarks, error, chosen, onCho
     onMarks(part ? [...rest, { ...was, limb, ...part }] : rest);
   };
   return (
-    <section aria-label="Main limbs" className="mainlimbs">
+    <section aria-label="Main limbs" className={css.mainlimbs}>
       <header>
         <h2>Main limbs</h2>
         <p className="sm q">the set, the next best, and what you say of each</p>
@@ -53,7 +54,7 @@ export function MainLimbsPanel({ choice: c, marks, onMarks, error, chosen, onCho
           {c.candidates.map((k) => {
             const mark = marks.find((m) => m.limb === k.limb);
             return (
-              <tr key={k.limb} className={k.limb === chosen ? 'chosen' : undefined}>
+              <tr key={k.limb} className={k.limb === chosen ? css.chosen : undefined}>
                 <td>
                   <button type="button" className="plain" onClick={() => onChoose(k.limb)}>
                     <Sign state={k.state} /> <b>{k.limb}</b> <span className="q">{compass(k.azimuth_deg)}</span>
@@ -139,7 +140,7 @@ function Ring({ choice, onChoose }: { choice: MainLimbs; onChoose: (limb: string
   return (
     <svg
       viewBox="0 0 180 180"
-      className="ring"
+      className={css.ring}
       role="img"
       aria-label={`From above: ${choice.chosen.join(', ')} chosen; widest gap ${String(Math.round(gap))} degrees`}
     >
@@ -159,7 +160,7 @@ function Ring({ choice, onChoose }: { choice: MainLimbs; onChoose: (limb: string
         const end = at(c.azimuth_deg, 26 + 34 * (c.d_mm / longest));
         const word = at(c.azimuth_deg, 40 + 34 * (c.d_mm / longest));
         return (
-          <g key={c.limb} onClick={() => onChoose(c.limb)} className="tiplabel">
+          <g key={c.limb} onClick={() => onChoose(c.limb)} className={css.tiplabel}>
             <line
               x1={90}
               y1={90}

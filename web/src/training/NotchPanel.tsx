@@ -3,6 +3,7 @@ import { useHere } from '../shared/orchard';
 import { Trouble } from '../shared/Trouble';
 import { say } from '../shared/units';
 import type { BudSeen, Notch } from './queries';
+import css from './training.module.css';
 
 type Seen = BudSeen['state'];
 
@@ -41,7 +42,7 @@ export function NotchPanel({ notch, seen, onSeen, error }: Props) {
       <h2>Buds to wake</h2>
       <svg
         viewBox="0 0 300 262"
-        className="notchstem"
+        className={css.notchstem}
         role="group"
         aria-label={`Notch above ${notch.marks.map((m) => `bud ${m.bud}`).join(', ')}`}
       >
@@ -64,7 +65,7 @@ export function NotchPanel({ notch, seen, onSeen, error }: Props) {
               role="button"
               tabIndex={0}
               aria-label={`Bud ${b.id}, ${say(b.height_cm, 'cm', units)} up: ${state}`}
-              className="budtap"
+              className={css.budtap}
               onClick={() => tap(b.id)}
               onKeyDown={(e) => {
                 if (e.key === 'Enter' || e.key === ' ') {

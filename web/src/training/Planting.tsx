@@ -5,6 +5,7 @@ import { useHere } from '../shared/orchard';
 import { useTicks } from '../shared/ticks';
 import { say } from '../shared/units';
 import type { Planting, Which } from './queries';
+import css from './training.module.css';
 
 /** The day a tree is planted: where it is headed, above which bud, and what is done in which order. */
 export function PlantingDay({ planting, treeId, which }: { planting: Planting; treeId: string; which: Which }) {
@@ -14,7 +15,7 @@ export function PlantingDay({ planting, treeId, which }: { planting: Planting; t
   const left = planting.checks.filter((c) => !done.includes(c.key));
   const cut = planting.cut_cm;
   return (
-    <section aria-label="Planting day" className="planting">
+    <section aria-label="Planting day" className={css.planting}>
       <header>
         <h2>
           {planting.done
@@ -41,16 +42,16 @@ export function PlantingDay({ planting, treeId, which }: { planting: Planting; t
           <Link to={`/${orchard.slug}/yard?tree=${which.id}&task=${planting.task}`}>Log the cut as made, or left</Link>
         </p>
       )}
-      <div className="plantchecks" role="group" aria-label="In this order">
+      <div className={css.plantchecks} role="group" aria-label="In this order">
         {planting.checks.map((c) => (
           <button
             key={c.key}
             type="button"
             aria-pressed={done.includes(c.key)}
-            className={c === left[0] ? 'next' : undefined}
+            className={c === left[0] ? css.next : undefined}
             onClick={() => tick(c.key)}
           >
-            <span className="box" aria-hidden="true">
+            <span className={css.box} aria-hidden="true">
               {done.includes(c.key) ? '✓' : ''}
             </span>
             <span>
@@ -102,7 +103,7 @@ function Whip({ planting }: { planting: Planting }) {
   return (
     <svg
       viewBox="0 0 380 262"
-      className="whip"
+      className={css.whip}
       role="img"
       aria-label={`Cut at ${say(Math.round(cut), 'cm', units)}${planting.bud ? ` above bud ${planting.bud}` : ''}`}
     >

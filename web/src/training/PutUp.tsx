@@ -8,6 +8,7 @@ import { useHere } from '../shared/orchard';
 import { useOfferUndo } from '../shared/undo';
 import { read, show, unitOf } from '../shared/units';
 import { useLogRig, type Rig, type Which } from './queries';
+import css from './training.module.css';
 
 type Standing = 'stake' | 'wire';
 
@@ -44,7 +45,7 @@ export function PutUp({ which, wires, rigs }: { which: Which; wires: readonly nu
       },
     );
   return (
-    <details className="putup">
+    <details className={css.putup}>
       <summary>Put up a stake or a wire</summary>
       <Segments
         label="What is put up"

@@ -7,6 +7,7 @@ import { StakeLabel } from '../drawing/StakeLabel';
 import { Trouble } from '../shared/Trouble';
 import { say } from '../shared/units';
 import { useLogRig, type Rig, type RigDone, type Which } from './queries';
+import css from './training.module.css';
 
 interface Props {
   rigs: readonly Rig[];
@@ -33,16 +34,16 @@ export function StillOn({ rigs, which, day, trees = false }: Props) {
   const to = addDays(day, 215);
   const x = (d: string) => Math.max(0, Math.min(100, (between(from, d) / between(from, to)) * 100));
   return (
-    <section aria-label="Still on" className="stillon">
+    <section aria-label="Still on" className={css.stillon}>
       <header>
         <h2>Still on</h2> <span className="sm q">days left</span>
       </header>
       <ul className="bare">
         {rigs.map((r) => (
-          <li key={r.tree_id + r.rig.id} className={r.over ? 'overdue' : undefined}>
+          <li key={r.tree_id + r.rig.id} className={r.over ? css.overdue : undefined}>
             <button
               type="button"
-              className={trees ? 'rigrow' : 'rigrow own'}
+              className={trees ? 'rigrow' : `rigrow ${css.own}`}
               aria-expanded={open === r.rig.id}
               onClick={() => setOpen(open === r.rig.id ? '' : r.rig.id)}
             >
@@ -97,7 +98,7 @@ function RigActs({ rig, which }: { rig: Rig; which: Which }) {
   const springs = Number(sprang);
   const back = sprang !== '' && (rig.rig.after_deg ?? 0) - springs > 10;
   return (
-    <div className="rigacts">
+    <div className={css.rigacts}>
       <p className="sm">
         On since {plain(rig.on)}
         {rig.rig.before_deg

@@ -17,7 +17,7 @@ import { PutUp } from './PutUp';
 import { StillOn } from './StillOn';
 import { Grafts, Trials } from './Trials';
 import { WallSide, WallView } from './Wall';
-import './training.css';
+import css from './training.module.css';
 
 /** A tree in training: its way to the frame, its limbs chosen and bent, its wires, what is still on it. */
 export default function Training() {
@@ -52,9 +52,9 @@ function Trained({ which }: { which: Which }) {
   const limbs = bench.data?.mapped ? bench.data.limbs : [];
   const choose = (id: string) => setAsked({ limb: id });
   return (
-    <div className="training">
+    <div className={css.training}>
       <FrameSteps training={data} />
-      <div className="stage">
+      <div className={`${css.stage} stage`}>
         <header className="benchhead">
           <StakeLabel code={tree?.code ?? ''} look="full" />
           <h1>
@@ -105,7 +105,7 @@ function Trained({ which }: { which: Which }) {
         <StillOn rigs={data.rigs} which={which} day={which.day} />
         <PutUp which={which} wires={data.wall?.wires_cm ?? []} rigs={data.rigs} />
       </div>
-      <div className="side trainside">
+      <div className={`side ${css.trainside}`}>
         {data.wall ? (
           <WallSide
             wall={data.wall}

@@ -5,6 +5,7 @@ import { useHere } from '../shared/orchard';
 import { say } from '../shared/units';
 import { Trouble } from '../shared/Trouble';
 import type { CandidateMark, Rig, Wall } from './queries';
+import css from './training.module.css';
 
 const high = 430;
 const ground = 404;
@@ -36,7 +37,7 @@ const Glass = ({ x, wide, sill, top }: { x: number; wide: number; sill: number; 
 
 /** How a tie goes, from the end of the wire: behind the wire, crossed, round the limb, room for a finger. */
 const TiePicture = () => (
-  <figure className="tiepic">
+  <figure className={css.tiepic}>
     <svg
       viewBox="0 0 150 92"
       role="img"
@@ -109,7 +110,7 @@ export function WallView({ wall, limbs, rigs }: { wall: Wall; limbs: readonly Li
   );
   const off = new Map(wall.off.map((o, i) => [o.limb, 'abcdefgh'[i] ?? '']));
   return (
-    <div ref={box} className="wallview">
+    <div ref={box} className={css.wallview}>
       <svg
         width={width}
         height={high}
@@ -133,7 +134,7 @@ export function WallView({ wall, limbs, rigs }: { wall: Wall; limbs: readonly Li
             <path d={`M${String(X(-run))} ${String(Y(w))}H${String(X(run))}`} stroke="var(--ink)" strokeWidth={1.4} />
             <circle cx={X(-run)} cy={Y(w)} r={4} fill="var(--sheet)" stroke="var(--ink)" />
             <circle cx={X(run)} cy={Y(w)} r={4} fill="var(--sheet)" stroke="var(--ink)" />
-            <text x={X(run) + 10} y={Y(w) + 4} fontSize={13} fontWeight={700} className="halo">
+            <text x={X(run) + 10} y={Y(w) + 4} fontSize={13} fontWeight={700} className={`${css.halo} halo`}>
               {say(w, 'cm', units)}
             </text>
           </g>
@@ -202,7 +203,7 @@ export function WallView({ wall, limbs, rigs }: { wall: Wall; limbs: readonly Li
                 y={Y(a.wire_cm) + 18}
                 fontSize={12}
                 textAnchor={side > 0 ? 'end' : 'start'}
-                className="halo"
+                className={`${css.halo} halo`}
               >
                 {a.lies && a.state === 'lay_base' ? 'end rising' : states[a.state]}
               </text>
@@ -212,7 +213,7 @@ export function WallView({ wall, limbs, rigs }: { wall: Wall; limbs: readonly Li
                 fontSize={12}
                 fontWeight={700}
                 textAnchor="middle"
-                className="halo"
+                className={`${css.halo} halo`}
               >
                 {a.limb}
               </text>
@@ -258,7 +259,7 @@ export function WallView({ wall, limbs, rigs }: { wall: Wall; limbs: readonly Li
 function Arms({ wall }: { wall: Wall }) {
   const { units } = useHere();
   return (
-    <section aria-label="Arms" className="arms">
+    <section aria-label="Arms" className={css.arms}>
       <h2 className="h3">
         Arms <small className="q">of {say(wall.goal_cm, 'cm', units)} each</small>
       </h2>
@@ -297,7 +298,7 @@ function Arms({ wall }: { wall: Wall }) {
               </svg>
             );
             return (
-              <span key={side} className={`arm ${side}`}>
+              <span key={side} className={`${css.arm} ${side}`}>
                 <small>
                   {a ? (
                     <>
@@ -313,7 +314,7 @@ function Arms({ wall }: { wall: Wall }) {
               </span>
             );
           })}
-          <b className="num wire">{w}</b>
+          <b className={`num ${css.wire}`}>{w}</b>
         </div>
       ))}
     </section>
@@ -345,7 +346,7 @@ export function WallSide({ wall, marks, onMarks, error }: SideProps) {
           </p>
         ))}
         {wall.steps.length === 0 && <p>Nothing to tie or cut.</p>}
-        <ol className="steps wallsteps">
+        <ol className={`steps ${css.wallsteps}`}>
           {wall.steps.map((s) => (
             <li key={s.n}>
               <b className="num">{s.n}</b>

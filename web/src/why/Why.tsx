@@ -7,7 +7,7 @@ import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
 import { percent } from '../shared/units';
 import { StakeLabel } from '../drawing/StakeLabel';
-import './why.css';
+import css from './why.module.css';
 
 type Diagnosis = Schemas['DiagnosisBody'];
 type Cause = Schemas['CauseBody'];
@@ -54,14 +54,14 @@ export default function Why() {
   const answered = yes.length + no.length + skip.length;
   const question = d?.ask.find((q) => !skip.includes(q.slug));
   return (
-    <div className="page why">
-      <header className="title">
+    <div className={`page ${css.why} why`}>
+      <header className={`${css.title} title`}>
         {tree && <StakeLabel code={tree.code} />}
         <h1>
           Why does my {tree?.kind_name.toLowerCase() ?? 'tree'} {tree?.name && `‘${tree.name}’`} …
         </h1>
       </header>
-      <div className="picks" role="group" aria-label="What you see">
+      <div className={css.picks} role="group" aria-label="What you see">
         {complaints.map(([slug, name]) => (
           <button
             key={slug}
@@ -80,18 +80,18 @@ export default function Why() {
         </p>
       )}
       {d && (
-        <div className="found">
+        <div className={`${css.found} found`}>
           <section aria-label="The look">
-            <p className="verdict" role="status">
+            <p className={css.verdict} role="status">
               {d.says}
             </p>
             {question ? (
-              <fieldset className="ask">
+              <fieldset className={`${css.ask} ask`}>
                 <legend>
                   <b>{question.asks}</b>
                 </legend>
                 {question.how && <p className="sm q">{question.how}</p>}
-                <div className="acts">
+                <div className={`${css.acts} acts`}>
                   <button type="button" onClick={() => add('yes', question.slug)}>
                     Yes
                   </button>
@@ -135,7 +135,7 @@ function Causes({ d }: { d: Diagnosis }) {
   return (
     <section aria-label="Likely causes">
       <h2>Likely causes</h2>
-      <ol className="causes">
+      <ol className={css.causes}>
         {d.causes.map((c, i) => (
           <li key={c.slug}>
             <details open={i === 0 || undefined}>
@@ -145,9 +145,9 @@ function Causes({ d }: { d: Diagnosis }) {
               </summary>
               <p>{c.do}</p>
               <p className="sm q">{c.when}</p>
-              <ul className="proof sm">
+              <ul className={`${css.proof} sm`}>
                 {c.evidence.map((e) => (
-                  <li key={e.says} className={e.for ? 'for' : 'against'}>
+                  <li key={e.says} className={e.for ? css.for : 'against'}>
                     <span aria-hidden="true">{e.for ? '+' : '−'}</span>
                     <span className="visually-hidden">{e.for ? 'speaks for it: ' : 'speaks against it: '}</span>
                     {e.says}
@@ -166,7 +166,7 @@ function Causes({ d }: { d: Diagnosis }) {
 
 function Bar({ c }: { c: Cause }) {
   return (
-    <span className="bar">
+    <span className={css.bar}>
       <svg width={120} height={10} aria-hidden="true">
         <rect width={120} height={10} fill="none" stroke="var(--rule-strong)" />
         <rect width={120 * c.share} height={10} fill="var(--leaf)" />

@@ -5,6 +5,7 @@ import { onWeekday, plain, short } from '../shared/day';
 import { lookOf, StakeLabel } from '../drawing/StakeLabel';
 import { useOpenJob } from './openJob';
 import { TaskDetail } from './TaskDetail';
+import css from './yard.module.css';
 
 interface Props {
   docket: DocketData;
@@ -121,7 +122,7 @@ function Row({ row, group, open, setOpen, onLog, onTree, day }: RowProps) {
     <>
       <button
         type="button"
-        className="item"
+        className={css.item}
         data-at={first.id}
         aria-expanded={expanded}
         onClick={() => setOpen(expanded ? '' : first.id)}
@@ -129,7 +130,7 @@ function Row({ row, group, open, setOpen, onLog, onTree, day }: RowProps) {
         <span>
           {first.code ? <StakeLabel code={many ? `${String(row.length)}×` : first.code} look={lookOf(group)} /> : null}
         </span>
-        <span className="what">
+        <span className={css.what}>
           <b>{first.title}</b>
           {first.optional && <span className="q"> (may be left)</span>}
           {!many && first.code ? (
@@ -145,7 +146,7 @@ function Row({ row, group, open, setOpen, onLog, onTree, day }: RowProps) {
           ) : null}
           {many ? <span className="q">, {row.map((t) => t.code).join(' ')}</span> : ''}
         </span>
-        <span className="tm">{when(first, group)}</span>
+        <span className={css.tm}>{when(first, group)}</span>
         <span className="why">{why(first, group, day)}</span>
       </button>
       {expanded && (

@@ -5,6 +5,7 @@ import type { Schemas } from '../shared/api';
 import { useHere } from '../shared/orchard';
 import { percent, read, say, show, unitOf, type Units } from '../shared/units';
 import { SpotSun } from './SpotSun';
+import css from './yard.module.css';
 
 /** A place on the plot, metres from its south-west corner. */
 export interface Spot {
@@ -56,7 +57,7 @@ export function LightPanel({ light, day, asked, onAsk, spot, onSpot }: Props) {
   const list = [...light.trees].sort((a, b) => a.sun_hours - b.sun_hours);
   return (
     <section aria-label="The yard in light">
-      <h1 className="h2">The yard in light</h1>
+      <h1 className={css.h2}>The yard in light</h1>
       <p className="sm q">
         Hours of sun a day over the growing season under a clear sky, 1 m above the ground, with the trees as they
         stand. Numbers on the plan are hours; the darker, the fewer. Beside a staff: the height up to which the tree
@@ -69,7 +70,7 @@ export function LightPanel({ light, day, asked, onAsk, spot, onSpot }: Props) {
       )}
       <SpotFields units={units} spot={spot} onSpot={onSpot} />
       {spot && <SpotSun x={spot.x} y={spot.y} day={day} />}
-      <ul className="bare lightlist">
+      <ul className={`bare ${css.lightlist}`}>
         {list.map((t) => (
           <li key={t.id}>
             <button type="button" aria-expanded={t.id === asked} onClick={() => onAsk(t.id)}>

@@ -18,6 +18,7 @@ import { degree, percent, read, readTemp, show, showTemp, unitOf } from '../shar
 import { useShown } from '../shared/shown';
 import { GraftFields, GraftTook } from './LogGraft';
 import { draftedTrial, firstTrial, trialOf, TrialFields } from './LogTrial';
+import css from './yard.module.css';
 
 /** The job a log is for: a task of the plan, or that of an entry being corrected. */
 export interface Job {
@@ -250,7 +251,7 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
       noValidate
     >
       <div>
-        <h1 className="h2">{task ? task.title : 'What was seen'}</h1>
+        <h1 className={css.h2}>{task ? task.title : 'What was seen'}</h1>
         <span className="sm q">
           {treeCode || orchard.name}
           {task?.minutes_says ? `, ${task.minutes_says} planned` : ''}

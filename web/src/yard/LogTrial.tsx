@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import type { Entry } from '../shared/api';
+import css from './yard.module.css';
 
 type Trial = NonNullable<Entry['trial']>;
 
@@ -75,7 +76,7 @@ export function TrialFields({ trial, onChange }: { trial: TrialDraft; onChange: 
   return (
     <>
       {trial.arms.map((a, n) => (
-        <fieldset key={n} className="trialarm">
+        <fieldset key={n} className={css.trialarm}>
           <legend>{a.what || 'A treatment'}</legend>
           <div className="pair">
             <TextField
@@ -91,7 +92,7 @@ export function TrialFields({ trial, onChange }: { trial: TrialDraft; onChange: 
               onChange={(e) => set(n, { tag: e.target.value })}
             />
           </div>
-          <div className="trialzones">
+          <div className={css.trialzones}>
             {zones.flatMap((zone) =>
               ([zone, `${zone}-broke`] as const).map((k) => (
                 <TextField

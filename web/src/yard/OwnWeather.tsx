@@ -7,6 +7,7 @@ import { addDays, plain, type Day } from '../shared/day';
 import { wrote } from '../shared/stale';
 import { Trouble } from '../shared/Trouble';
 import { count, type Units } from '../shared/units';
+import css from './yard.module.css';
 
 interface Props {
   slug: string;
@@ -56,7 +57,7 @@ function OwnDay({ slug, today, units }: Props) {
   return (
     <form onSubmit={submit} aria-label="What your thermometer read">
       <p className="sm q">What stands on your plot counts before the station: a hollow is colder, a wall warmer.</p>
-      <div className="owndays">
+      <div className={css.owndays}>
         <TextField
           size="small"
           type="date"

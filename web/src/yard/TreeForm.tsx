@@ -12,6 +12,7 @@ import { useShown } from '../shared/shown';
 import { Several } from '../shared/Several';
 import { Trouble, Warnings } from '../shared/Trouble';
 import { read, say, show, unitOf, type Units } from '../shared/units';
+import css from './yard.module.css';
 
 interface Props {
   tree: Tree;
@@ -88,7 +89,7 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
   return (
     <form className="form" onSubmit={send} aria-label={tree.id ? `Edit ${tree.code}` : 'Add a tree'} noValidate>
       <div>
-        <h1 className="h2">{tree.id ? `Edit ${tree.code}` : 'A new tree'}</h1>
+        <h1 className={css.h2}>{tree.id ? `Edit ${tree.code}` : 'A new tree'}</h1>
         <span className="sm q">Press or drag on the plan to place it, or type its distances.</span>
       </div>
       {pick(

@@ -14,6 +14,7 @@ import { lookOf, StakeLabel } from '../drawing/StakeLabel';
 import { YearRing } from '../drawing/YearRing';
 import { useOpenJob } from './openJob';
 import { TaskDetail } from './TaskDetail';
+import css from './yard.module.css';
 
 interface Props {
   id: string;
@@ -69,7 +70,7 @@ export function TreePanel({ id, onClose, onLog, onCorrect, onEdit }: Props) {
       </div>
       <h1 style={{ display: 'flex', gap: 10, alignItems: 'center', overflowWrap: 'anywhere' }}>
         <StakeLabel code={s.code} look="full" />
-        <bdi className="clamp" title={s.name}>
+        <bdi className={css.clamp} title={s.name}>
           {s.name ?? s.kind_name}
         </bdi>
       </h1>
@@ -231,7 +232,7 @@ function Tasks({ tasks, onLog, day }: { tasks: Task[]; onLog: (t?: Task) => void
         <div key={t.id}>
           <button
             type="button"
-            className="item"
+            className={css.item}
             data-at={t.id}
             aria-expanded={open === t.id}
             onClick={() => setOpen(open === t.id ? '' : t.id)}
@@ -239,11 +240,11 @@ function Tasks({ tasks, onLog, day }: { tasks: Task[]; onLog: (t?: Task) => void
             <span>
               <MarkSwatch mark={t.mark} />
             </span>
-            <span className="what">
+            <span className={css.what}>
               <b style={{ fontWeight: t.group ? 700 : 400 }}>{t.title}</b>
               {t.optional && <span className="q"> (may be left)</span>}
             </span>
-            <span className="tm">{stateWords[t.state] ?? t.state}</span>
+            <span className={css.tm}>{stateWords[t.state] ?? t.state}</span>
             <span className="why">
               {plain(t.opens)} to {plain(t.closes)}
               {t.instead ? `. ${t.instead}` : ''}

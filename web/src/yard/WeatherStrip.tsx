@@ -5,6 +5,7 @@ import { plain, weekday } from '../shared/day';
 import { wrote } from '../shared/stale';
 import { say, type Units } from '../shared/units';
 import { OwnWeather } from './OwnWeather';
+import css from './yard.module.css';
 
 type Sky = Schemas['SkyBody'];
 type SkyDay = Schemas['SkyDayBody'];
@@ -47,7 +48,7 @@ export function WeatherStrip({ slug, units }: { slug: string; units: Units }) {
   if (!s) return null;
   const ahead = s.days.filter((d) => !d.past);
   return (
-    <section className="sky" aria-label="The fortnight">
+    <section className={css.sky} aria-label="The fortnight">
       <header>
         <h2>The fortnight</h2>
         <p className="sm q">
@@ -80,13 +81,13 @@ function Table({ sky, days, units }: { sky: Sky; days: readonly SkyDay[]; units:
   return (
     // it scrolls on a phone, so it must be reached by keys
     // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
-    <div className="skyscroll" role="region" aria-label="Days" tabIndex={0}>
-      <table className="skytable">
+    <div className={css.skyscroll} role="region" aria-label="Days" tabIndex={0}>
+      <table className={css.skytable}>
         <thead>
           <tr>
             <td />
             {days.map((d, i) => (
-              <th key={d.date} scope="col" className={i > 10 ? 'far' : undefined}>
+              <th key={d.date} scope="col" className={i > 10 ? css.far : undefined}>
                 {weekday(d.date)}
                 <br />
                 <span className="num">{Number(d.date.slice(8))}</span>
@@ -180,7 +181,7 @@ function Fits({ row }: { row: FitRow }) {
     <tr>
       <th scope="row">{row.name}</th>
       {runs.map((r) => (
-        <td key={r.from} colSpan={r.n} className={r.fit ? 'fit' : 'unfit'}>
+        <td key={r.from} colSpan={r.n} className={r.fit ? css.fit : css.unfit}>
           <span>{r.fit ? 'fit' : r.why}</span>
         </td>
       ))}

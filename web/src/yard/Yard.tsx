@@ -22,6 +22,7 @@ import { LogPanel, type Also, type Job } from './LogPanel';
 import { newTree, TreeForm } from './TreeForm';
 import { MarkSwatch, TreePanel } from './TreePanel';
 import { WeatherStrip } from './WeatherStrip';
+import css from './yard.module.css';
 
 type Logging = { task?: Job | undefined; treeId: string; correct?: Entry; also?: Also[] | undefined };
 
@@ -185,14 +186,14 @@ export default function Yard() {
 
   const above = plan.trees.filter((t) => t.height_m > t.reach_m + 0.05).length;
   return (
-    <div className={`two${logging ? ' logging' : ''}${editing || lit ? '' : ' ask'}`}>
-      <div className="yardgrid">
+    <div className={`${css.two}${logging ? ` ${css.logging}` : ''}${editing || lit ? '' : ' ask'}`}>
+      <div className={css.yardgrid}>
         <div style={{ minWidth: 0 }}>
           {plan.trees.length > 0 && !editing && (
             <Segments
               label="The plan shows"
               small
-              className="layers"
+              className={css.layers}
               all={[
                 { value: false, name: 'Work' },
                 { value: true, name: 'Light' },
@@ -221,7 +222,7 @@ export default function Yard() {
           )}
           {plan.trees.length > 0 && !editing && !lit && <WeatherStrip slug={orchard.slug} units={units} />}
           {plan.trees.length > 0 && !editing && (
-            <details className="phone-only">
+            <details className={css['phone-only']}>
               <summary className="sm q">The plot, and a new tree</summary>
               <OnThePlot features={orchard.plot.features} units={units} />
               <Button size="small" variant="outlined" onClick={plant}>
@@ -239,7 +240,7 @@ export default function Yard() {
           )}
         </div>
         <aside className="legend">
-          <h2 className="clamp" title={orchard.name}>
+          <h2 className={css.clamp} title={orchard.name}>
             {orchard.name}
           </h2>
           <p className="q" style={{ margin: '4px 0 10px' }}>

@@ -1,6 +1,7 @@
 import type { Day } from '../shared/day';
 import { StakeLabel } from '../drawing/StakeLabel';
 import { minutes, weekdayLong, type Days } from './days';
+import css from './year.module.css';
 
 /** The same in words: each day with its jobs, in the order of the work, and why each stands there. */
 export function DayList({ days, until, open }: { days: Days; until: Day; open: boolean }) {
@@ -18,7 +19,7 @@ export function DayList({ days, until, open }: { days: Days; until: Day; open: b
     }
   const dates = [...by.keys()].sort();
   return (
-    <details className="daylist" open={open || undefined}>
+    <details className={css.daylist} open={open || undefined}>
       <summary>
         <b>The same in words</b> <span className="q sm">day by day, and why each job stands there</span>
       </summary>

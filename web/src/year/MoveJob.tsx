@@ -4,6 +4,7 @@ import type { Bar } from '../shared/api';
 import { addDays, between, onWeekday, type Day } from '../shared/day';
 import { minutes, shownDays, useDayCosts, weekdayLong, type Chosen, type DayCost } from './days';
 import { at, type Grid } from './WeeksSky';
+import css from './year.module.css';
 
 const levels: Record<string, string> = { better: 'better', possible: 'can be done', harmful: 'harmful' };
 
@@ -40,7 +41,7 @@ export function MoveJob({
     go(addDays(grid.from, Math.floor((clientX - box.left - grid.left) / grid.col)));
   return (
     <div
-      className="move"
+      className={css.move}
       role="group"
       aria-label={`Move ${bar.title}`}
       onPointerMove={(e) => {
@@ -52,7 +53,7 @@ export function MoveJob({
       <button
         ref={handle}
         type="button"
-        className="grip"
+        className={css.grip}
         style={{ left: at(grid, to) + grid.col / 2 }}
         aria-label={`${bar.title} on ${weekdayLong(to)}. Arrow keys move it a day, Enter sets it, Escape leaves it`}
         onPointerDown={(e) => e.currentTarget.parentElement?.setPointerCapture(e.pointerId)}
@@ -67,7 +68,7 @@ export function MoveJob({
       >
         {bar.short} {minutes(Math.round(bar.minutes))}
       </button>
-      <div className="costs">
+      <div className={css.costs}>
         <div className="acts">
           <Button variant="contained" disabled={busy || !cost?.open} onClick={() => onSet(to)}>
             Set {onWeekday(to)}
@@ -81,7 +82,7 @@ export function MoveJob({
             </Button>
           )}
         </div>
-        <div className="told" aria-live="polite">
+        <div className={css.told} aria-live="polite">
           {cost ? (
             <>
               <b className={cost.open ? undefined : 'over'}>{weekdayLong(to)}</b>

@@ -12,7 +12,7 @@ import { minutes, monday, shownDays, useDays, useSetDay, type Chosen, type Days,
 import { MoveJob } from './MoveJob';
 import { at, FitRows, WeeksSky, type Grid } from './WeeksSky';
 import { lanes } from './lanes';
-import './weeks.css';
+import css from './year.module.css';
 
 const laneHeight = 26; // a flag is something to take hold of
 
@@ -33,13 +33,13 @@ export function Weeks({ plan, day, width, phone }: { plan: Plan; day: Day; width
     set.mutate(to ? { task_id: task, day: to } : { task_id: task }, { onSuccess: () => setMoving('') });
   return (
     <section className="weeks" aria-label="Three weeks">
-      <p className="sm q says">{days.says}</p>
+      <p className={`sm q ${css.says} says`}>{days.says}</p>
       {set.error && <Trouble error={set.error} holds="The days stand as they were." />}
       {!phone && (
         <>
           <WeeksSky grid={grid} sky={now} days={days} today={day} units={orchard.units} />
           <FitRows grid={grid} sky={now} />
-          <ul className="bare rows">
+          <ul className={`bare ${css.rows} rows`}>
             {plan.trees.map((t) => (
               <Row
                 key={t.id}
@@ -106,7 +106,7 @@ function Row({ owner, bars, grid, days, today, moving, onMove, onSet, slug, busy
   const h = Math.max(1, ...laid.map((l) => l.lane + 1)) * laneHeight + 2;
   const open = near.find((b) => b.id === moving);
   return (
-    <li className={open ? 'opened' : undefined}>
+    <li className={open ? css.opened : undefined}>
       <div className="row" style={{ height: h }}>
         <span className="head">
           {owner ? (
@@ -238,7 +238,7 @@ function Flags({ bar, job, dropped, y, grid, last, on, onMove, code }: FlagProps
           <button
             key={p.date}
             type="button"
-            className={job.set ? 'flag held' : 'flag'}
+            className={job.set ? `${css.flag} held` : css.flag}
             style={where(p.date)}
             aria-pressed={on}
             aria-label={`${code} ${bar.title}, ${plain(p.date)}, ${minutes(p.minutes)}${job.set ? ', set by you' : ''}: move it`}
@@ -251,7 +251,7 @@ function Flags({ bar, job, dropped, y, grid, last, on, onMove, code }: FlagProps
       {dropped?.fits && dropped.fits >= grid.from && dropped.fits <= last && (
         <button
           type="button"
-          className="flag gone"
+          className={`${css.flag} ${css.gone}`}
           style={where(dropped.fits)}
           aria-pressed={on}
           aria-label={`${code} ${bar.title}: dropped; find it a day`}
@@ -270,7 +270,7 @@ function Waiting({ days, until }: { days: Days; until: Day }) {
   const near = days.waiting.filter((w) => w.opens < until);
   if (near.length === 0) return null;
   return (
-    <section className="waiting">
+    <section className={css.waiting}>
       <h2>Waits</h2>
       <ul className="bare sm">
         {near.map((w) => (
@@ -287,7 +287,7 @@ function Waiting({ days, until }: { days: Days; until: Day }) {
 function LeftOut({ days, busy, onSet }: { days: Days; busy: boolean; onSet: (task: string, day?: Day) => void }) {
   if (days.dropped.length === 0) return null;
   return (
-    <section className="leftout" aria-label="What is dropped">
+    <section className={css.leftout} aria-label="What is dropped">
       <h2>What is dropped, and what it costs</h2>
       <p className="sm q">Least harm first.</p>
       <ul className="bare">

@@ -16,6 +16,7 @@ import { useDays, useOtherSchool, type Chosen, type OtherWindow } from './days';
 import { HoursChart } from './HoursChart';
 import { lanes } from './lanes';
 import { Weeks } from './Weeks';
+import css from './year.module.css';
 
 /** The tree year: trees down, weeks across, on the rail's own scale. */
 export default function Year() {
@@ -37,13 +38,13 @@ export default function Year() {
   const x = (d: string) => left + shareOfYear(d, plan.from, plan.to) * (width - left - right);
   const hours = plan.trees.flatMap((t) => t.bars).reduce((s, b) => s + b.minutes, 0) / 60;
   return (
-    <div ref={ref} className="yearprint" style={{ paddingBottom: 32 }}>
+    <div ref={ref} className={css.yearprint} style={{ paddingBottom: 32 }}>
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: 18, alignItems: 'center', padding: '10px 24px 8px 20px' }}>
         <h1>Year</h1>
         <span className="sm q">
           {count(plan.trees.length, 'tree')}, about {Math.round(hours)} h of work
         </span>
-        <span className="yearways" role="group" aria-label="How much of the year">
+        <span className={css.yearways} role="group" aria-label="How much of the year">
           {[false, true].map((w) => (
             <button
               key={String(w)}
@@ -82,7 +83,7 @@ export default function Year() {
             />
           </label>
         )}
-        <button type="button" className="plain sm print" onClick={() => window.print()}>
+        <button type="button" className={`plain sm ${css.print}`} onClick={() => window.print()}>
           Print
         </button>
         {!weeks && (

@@ -3,6 +3,7 @@ import { useHere } from '../../shared/orchard';
 import { Trouble } from '../../shared/Trouble';
 import { say } from '../../shared/units';
 import { useCompare, type Asking } from './queries';
+import css from '../bench.module.css';
 
 /** What opens below the drawing is brought into sight. */
 const come = (el: HTMLElement | null) => el?.scrollIntoView({ block: 'nearest' });
@@ -29,7 +30,7 @@ export function Compare({ asking, bearing }: { asking: Asking; bearing: number }
     ['in three springs', (o) => String(o.flower_buds[2] ?? 0)],
   ];
   return (
-    <section ref={come} className="compare" aria-label="Winter or summer">
+    <section ref={come} className={css.compare} aria-label="Winter or summer">
       <table>
         <caption className="sm q">
           {height(d.height_cm)} high now, reach {height(d.reach_cm)}. {d.skipped} {d.weak}
@@ -38,7 +39,7 @@ export function Compare({ asking, bearing }: { asking: Asking; bearing: number }
           <tr>
             <td />
             {d.outcomes.map((o) => (
-              <td key={o.name} className="pic">
+              <td key={o.name} className={css.pic}>
                 <Silhouette
                   lines={o.lines.map((l) => l ?? [])}
                   bearing={bearing}

@@ -3,6 +3,7 @@ import { useState, type ReactNode } from 'react';
 import { useHere } from '../../shared/orchard';
 import { percent, say } from '../../shared/units';
 import type { Group, Step } from './queries';
+import css from '../bench.module.css';
 
 interface Props {
   g: Group;
@@ -26,7 +27,7 @@ export function GroupItem({ g, steps, open, fixed, busy, onAct, children }: Prop
   const high = Math.max(...steps.map((s) => s.place?.[2] ?? 0)) / 100;
   return (
     <li className={shown ? 'step group open' : 'step group'}>
-      <button type="button" className="stephead" aria-expanded={shown} onClick={() => setUnfolded(!unfolded)}>
+      <button type="button" className={css.stephead} aria-expanded={shown} onClick={() => setUnfolded(!unfolded)}>
         <span className={taken ? 'n taken' : 'n'}>{steps[0]?.mark}</span>
         <span>
           <b>{g.title}</b>
@@ -49,7 +50,7 @@ export function GroupItem({ g, steps, open, fixed, busy, onAct, children }: Prop
               </Button>
             </div>
           )}
-          <ol className="steps inner">{children}</ol>
+          <ol className={`steps ${css.inner}`}>{children}</ol>
         </>
       )}
     </li>

@@ -2,6 +2,7 @@ import { useHere } from '../../shared/orchard';
 import { Trouble } from '../../shared/Trouble';
 import { percent, say, tall } from '../../shared/units';
 import { useYears, type Asking, type Years } from './queries';
+import css from '../bench.module.css';
 
 type Year = Years['years'][number];
 
@@ -23,10 +24,10 @@ export function Held({ asking }: { asking: Asking }) {
   const height = (cm: number) => tall(cm, units);
   return (
     <section className="held" aria-label="Down, then held">
-      <div className="heldsays">
+      <div className={css.heldsays}>
         <h2 className="h3">Down, then held</h2>
         {d.held ? (
-          <p className="heldline">{d.held}</p>
+          <p className={css.heldline}>{d.held}</p>
         ) : (
           d.cannot.slice(0, 2).map((c) => (
             <p key={c} className="over">

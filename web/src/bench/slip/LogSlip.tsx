@@ -6,6 +6,7 @@ import { Trouble } from '../../shared/Trouble';
 import { count, read, show, unitOf } from '../../shared/units';
 import { useOfferUndo } from '../../shared/undo';
 import { useLogSlip, type Asking, type Slip } from './queries';
+import css from '../bench.module.css';
 
 interface Props {
   slip: Slip;
@@ -47,7 +48,7 @@ export function LogSlip({ slip, asking, code, onDone }: Props) {
     );
   };
   return (
-    <form className="logslip" onSubmit={submit} aria-label="Log what was cut">
+    <form className={css.logslip} onSubmit={submit} aria-label="Log what was cut">
       <h2 className="h3">Log what was cut</h2>
       <p className="sm q">
         Untick what was left. A wound measured by caliper corrects the share; empty, the map’s thickness counts.
@@ -55,7 +56,7 @@ export function LogSlip({ slip, asking, code, onDone }: Props) {
       <ul className="bare">
         {slip.steps.map((s) => (
           <li key={s.n}>
-            <label className="tick">
+            <label className={css.tick}>
               <input
                 type="checkbox"
                 checked={!without.has(s.n)}

@@ -2,6 +2,7 @@ import { Trouble } from '../../shared/Trouble';
 import { useHere } from '../../shared/orchard';
 import { percent, say } from '../../shared/units';
 import { usePlaces, type Asking, type CutAt, type Place, type Step } from './queries';
+import css from '../bench.module.css';
 
 interface Props {
   s: Step;
@@ -14,7 +15,7 @@ export function MoveCut({ s, asking, onMove }: Props) {
   const q = usePlaces(asking, s.cut.limb, s.aim);
   const here = (p: Place) => p.cut.kind === s.cut.kind && Math.abs(p.cut.at_cm - s.cut.at_cm) < 0.06;
   return (
-    <div className="movecut">
+    <div className={css.movecut}>
       {s.runners.length > 0 && (
         <>
           <h3>Would do as well</h3>
@@ -27,7 +28,7 @@ export function MoveCut({ s, asking, onMove }: Props) {
       )}
       <h3>Every place on {s.cut.limb}, from its base</h3>
       {q.error && <Trouble error={q.error} />}
-      <ul className="bare places">
+      <ul className={`bare ${css.places}`}>
         {(q.data ?? []).map((p) => (
           <PlaceRow key={p.cut.kind + String(p.cut.at_cm)} p={p} here={here(p)} onMove={onMove} />
         ))}

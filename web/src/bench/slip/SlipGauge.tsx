@@ -1,6 +1,7 @@
 import { percent } from '../../shared/units';
 import { ZoneBars } from '../../drawing/ZoneBars';
 import type { Slip } from './queries';
+import css from '../bench.module.css';
 
 const w = 324;
 const left = 4;
@@ -19,7 +20,7 @@ export function SlipGauge({ slip, chosen }: { slip: Slip; chosen: number }) {
   });
   const over = g.account > limit + 0.0005;
   return (
-    <figure className="slipgauge" aria-label="Stop line">
+    <figure className={css.slipgauge} aria-label="Stop line">
       <h2 className="h3">
         Stop line {g.exempt ? 'lifted' : percent(limit)}
         <small className="q num">

@@ -13,6 +13,7 @@ import { SlipGauge } from './SlipGauge';
 import { StepItem } from './StepItem';
 import { Waits } from './Waits';
 import { useDecide, type Asking, type Season, type Slip, type Group, type Step, type Waiting } from './queries';
+import css from '../bench.module.css';
 
 interface Props {
   slip: Slip | undefined;
@@ -77,7 +78,7 @@ export function SlipPanel(p: Props) {
   );
   const back = (w: Waiting) => decide.mutate({ choice: 'open', findings: [w.finding] });
   return (
-    <section className="slip" aria-label="Slip">
+    <section className={css.slip} aria-label="Slip">
       <header>
         <h2>Slip</h2>
         {slip.opens && slip.closes && (
@@ -85,12 +86,12 @@ export function SlipPanel(p: Props) {
             Cut {plain(slip.opens)} to {plain(slip.closes)}
           </p>
         )}
-        <p className="headline">{slip.height.says}</p>
+        <p className={css.headline}>{slip.height.says}</p>
         <p className="sm q">{slip.says}</p>
       </header>
       {slip.enough && <p className="sm">{slip.enough}</p>}
       {slip.way_in && <p className="sm q">{slip.way_in}</p>}
-      <div className="turns">
+      <div className={css.turns}>
         <Segments
           label="Slip of"
           small
@@ -152,7 +153,7 @@ export function SlipPanel(p: Props) {
           const minutes = list.reduce((sum, s) => sum + s.minutes, 0);
           return (
             <section key={String(high)} aria-label={high ? 'From a step' : 'From the ground'}>
-              <h2 className="h3 sectionhead">
+              <h2 className={`h3 ${css.sectionhead}`}>
                 {high ? 'From a step' : 'From the ground'}{' '}
                 <small className="q num">
                   {list.length}, {Math.ceil(minutes)} min
@@ -167,7 +168,7 @@ export function SlipPanel(p: Props) {
       ) : (
         sectionsOf(slip).map((section) => (
           <section key={section.name} aria-label={section.name}>
-            <h2 className="h3 sectionhead">
+            <h2 className={`h3 ${css.sectionhead}`}>
               {section.name} <small className="q num">{section.sum}</small>
             </h2>
             <ol className="steps">
@@ -226,7 +227,7 @@ export function SlipPanel(p: Props) {
           Grafting wood among what goes: {slip.graft_wood.slice(0, 5).join(', ')}. Keep it before it lies on the ground.
         </p>
       )}
-      <SegmentRow label="Look ahead" className="lookahead">
+      <SegmentRow label="Look ahead" className={css.lookahead}>
         <button
           type="button"
           aria-pressed={look === 'compare'}

@@ -5,6 +5,7 @@ import { useHere } from '../../shared/orchard';
 import { percent, say } from '../../shared/units';
 import { MoveCut } from './MoveCut';
 import type { Asking, CutAt, Step } from './queries';
+import css from '../bench.module.css';
 
 interface Props {
   s: Step;
@@ -39,12 +40,12 @@ export function StepItem({ s, no, open, asking, busy, fixed, onOpen, onTake, onL
   };
   return (
     <li ref={item} className={open ? 'step open' : 'step'} data-step={s.n}>
-      <button type="button" className="stephead" aria-expanded={open} onClick={onOpen}>
+      <button type="button" className={css.stephead} aria-expanded={open} onClick={onOpen}>
         <span className={s.state === 'taken' ? 'n taken' : 'n'}>{no ?? s.n}</span>
         <span>
           <b>{s.title}</b>{' '}
           {s.letters.slice(0, 3).map((l) => (
-            <span key={l} className="letter small">
+            <span key={l} className={`${css.letter} ${css.small}`}>
               {l}
             </span>
           ))}
@@ -64,7 +65,7 @@ export function StepItem({ s, no, open, asking, busy, fixed, onOpen, onTake, onL
           <p>
             <b>Why:</b> <Told>{`${s.names.join(', ')}. ${s.why}`}</Told>
           </p>
-          <ul className="price" aria-label="What it costs">
+          <ul className={css.price} aria-label="What it costs">
             {s.price.map((p) => (
               <li key={p}>
                 <Told>{p}</Told>

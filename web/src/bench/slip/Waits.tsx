@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { percent } from '../../shared/units';
 import type { Waiting } from './queries';
+import css from '../bench.module.css';
 
 const most = 4;
 
@@ -20,10 +21,11 @@ export function Waits({ title, list, act }: Props) {
       <h2 className="h3">
         {title} <small className="q">{list.length}</small>
       </h2>
-      <ul className="bare waits">
+      <ul className={`bare ${css.waits}`}>
         {shown.map((w) => (
           <li key={w.finding.code + w.finding.limb}>
-            <b>{w.finding.limb}</b> {w.letter && <span className="letter small">{w.letter}</span>} {w.name}
+            <b>{w.finding.limb}</b> {w.letter && <span className={`${css.letter} ${css.small}`}>{w.letter}</span>}{' '}
+            {w.name}
             {w.cut ? (
               <span className="q">
                 ; {w.cut}

@@ -1,5 +1,6 @@
 import { Told } from '../../help/Told';
 import { useWhy, type Asking } from './queries';
+import css from '../bench.module.css';
 
 interface Props {
   asking: Asking;
@@ -13,7 +14,7 @@ export function Why({ asking, limb, onLimb }: Props) {
   if (!q.data) return null;
   const { on_slip: goes, says, against } = q.data;
   return (
-    <section aria-label={`Why ${goes ? '' : 'not '}${limb}`} className="whylimb" aria-live="polite">
+    <section aria-label={`Why ${goes ? '' : 'not '}${limb}`} className={css.whylimb} aria-live="polite">
       <h2 className="h3">
         {goes ? `Why ${limb}` : `Why not ${limb}`}
         <button type="button" className="plain" onClick={() => onLimb('')}>

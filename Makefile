@@ -51,7 +51,7 @@ lint: web/node_modules/.ready
 	go tool staticcheck ./...
 	@! grep -n '"resolved"' web/package-lock.json e2e/package-lock.json || (echo "a lock file carries download addresses"; exit 1)
 	cd web && $(NPM) run lint && npx --no-install tsc --noEmit
-	@cd web && npx --no-install openapi-typescript ../api/openapi.json -o node_modules/.schema.d.ts >/dev/null && cmp -s node_modules/.schema.d.ts src/shared/schema.gen.d.ts || (echo "the TypeScript types have drifted from api/openapi.json: run make types"; exit 1)
+	@cd web && node types/make.mjs ../api/openapi.json node_modules/.schema.d.ts && cmp -s node_modules/.schema.d.ts src/shared/schema.gen.d.ts || (echo "the TypeScript types have drifted from api/openapi.json: run make types"; exit 1)
 
 format: web/node_modules/.ready
 	go tool gofumpt -w api cmd contract core demo exchange internal orchard paper station store weather words web/*.go

@@ -1,5 +1,5 @@
 import type { Schemas } from '../shared/api';
-import { along, line, place, type Limb, type Sheet, vec, type View } from './wood';
+import { along, line, place, type Limb, type Sheet, type View } from './wood';
 
 type Top = Schemas['TopBody'];
 
@@ -52,7 +52,7 @@ export function TopEnds({ tops, limbs, view, sheet, width, says }: Props) {
         );
       })}
       {lowered.map((t) => {
-        const end = vec(t.end);
+        const end = t.end;
         const at = place(end, view, sheet);
         const y = at.y - 5;
         const right = (at.x >= sheet.x || at.x < tagPx + 60) && at.x + tagPx < width;

@@ -33,7 +33,6 @@ import {
   type Spot,
   type Vec,
   type View,
-  vec,
 } from './wood';
 import css from './drawing.module.css';
 
@@ -208,7 +207,7 @@ export function TreeDrawing({ ref, ...p }: Props) {
   const cuts = shownCuts(p.cuts ?? [], p.chosenCut ?? 0);
   const all = spread<Finding | CutMark>(
     [
-      ...shown.map((f) => ({ item: f, at: place(vec(f.place), view, sheet) })),
+      ...shown.map((f) => ({ item: f, at: place(f.place, view, sheet) })),
       ...cuts.flatMap((c) => {
         if (c.mark === '') return [];
         const l = byId.get(c.limb);

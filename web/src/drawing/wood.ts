@@ -8,10 +8,8 @@ export interface View {
   up: Vec;
   away: Vec;
 }
+/** A place, as the contract sends it: x east, y north, z up. */
 export type Vec = readonly [number, number, number];
-
-/** A place as the contract sends it, x east, y north, z up: its client knows lists, not triples. */
-export const vec = ([x = 0, y = 0, z = 0]: readonly number[]): Vec => [x, y, z];
 
 const rad = Math.PI / 180;
 

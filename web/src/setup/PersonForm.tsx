@@ -9,6 +9,10 @@ import type { Units } from '../shared/units';
 
 type Away = NonNullable<Person['away']>[number];
 
+type Hours = NonNullable<Person['hours_a_week']>;
+
+const idle: Hours = [0, 0, 0, 0, 0, 0, 0];
+
 const weekdays = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 
 export function newPerson(name: string): Person {
@@ -19,7 +23,7 @@ export function newPerson(name: string): Person {
     fingertip_cm: 0,
     ceiling_cm: 0,
     hand_span_cm: 0,
-    hours_a_week: [0, 0, 0, 0, 0, 0, 0],
+    hours_a_week: idle,
     tools: [],
   };
 }
@@ -65,12 +69,11 @@ export function PersonForm({
               label={d}
               type="number"
               value={p.hours_a_week?.[i] ?? 0}
-              onChange={(e) =>
-                setP({
-                  ...p,
-                  hours_a_week: weekdays.map((_, j) => (j === i ? Number(e.target.value) : (p.hours_a_week?.[j] ?? 0))),
-                })
-              }
+              onChange={(e) => {
+                const hours: Hours = [...(p.hours_a_week ?? idle)];
+                hours[i] = Number(e.target.value);
+                setP({ ...p, hours_a_week: hours });
+              }}
               sx={{ width: 72 }}
               slotProps={{ htmlInput: { min: 0, max: 24, step: 0.5 } }}
             />

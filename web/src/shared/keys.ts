@@ -18,13 +18,19 @@ export function setSingleKeys(on: boolean): void {
   keep(stored, on ? 'on' : 'off');
 }
 
+/** Whether a paper or a menu lies over the screen; one that has faded out does not. */
+const paperOpen = () =>
+  [...document.querySelectorAll('[role="dialog"], [role="menu"]')].some(
+    (e) => getComputedStyle(e).visibility !== 'hidden',
+  );
+
 /** Single keys of a screen: none fires in a text field, with a modifier, or when the person turned them off. */
 export function useKeys(keys: Record<string, () => void>): void {
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
       const act = keys[e.key];
       if (!act || e.ctrlKey || e.metaKey || e.altKey || inField(e.target) || !singleKeys()) return;
-      if (document.querySelector('[role="dialog"], [role="menu"]')) return;
+      if (paperOpen()) return;
       e.preventDefault();
       act();
     };
@@ -39,7 +45,7 @@ export function usePadKeys(keys: Record<string, () => void>): void {
     const press = (e: KeyboardEvent) => {
       const act = keys[e.key];
       if (!act || e.ctrlKey || e.metaKey || e.altKey || inField(e.target) || !singleKeys()) return;
-      if (document.querySelector('[role="dialog"], [role="menu"]')) return;
+      if (paperOpen()) return;
       // a button in focus is pressed by the space bar as everywhere
       if (e.key === ' ' && e.target instanceof HTMLElement && e.target.closest('button, a, summary')) return;
       e.preventDefault();

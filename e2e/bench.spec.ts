@@ -268,6 +268,9 @@ test(
     const tree = await page.getByRole('tree').boundingBox();
     if (!tree) throw new Error('no tree');
     expect(tree.height).toBeLessThanOrEqual(0.36 * 844 + 1);
+    expect(await page.evaluate(() => document.documentElement.scrollHeight - window.innerHeight)).toBeLessThanOrEqual(
+      0,
+    ); // the screen scrolls, not the page
     const trunk = await page.locator('[data-limb="S3"] path').last().boundingBox();
     if (!trunk) throw new Error('no limb');
     await page.mouse.click(trunk.x + trunk.width / 2, trunk.y + trunk.height / 2);

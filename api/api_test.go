@@ -24,6 +24,7 @@ import (
 	"vertumna/core/almanac"
 	"vertumna/demo"
 	"vertumna/internal/cputime"
+	"vertumna/internal/seeded"
 	"vertumna/orchard"
 	"vertumna/store"
 )
@@ -77,11 +78,7 @@ func start(t testing.TB, today string) *app {
 			test.Parallel()
 		}
 	}
-	path := filepath.Join(t.TempDir(), "test.db")
-	require.NoError(t, os.WriteFile(path, demoFile(t, today), 0o600))
-	s, err := store.Open(context.Background(), path)
-	require.NoError(t, err)
-	return serving(t, s, today)
+	return serving(t, seeded.Open(t, seeded.Copy(t, demoFile(t, today))), today)
 }
 
 // serving is a program over a store.
@@ -93,27 +90,17 @@ func serving(t testing.TB, s *store.Store, today string) *app {
 	return a
 }
 
-var demoFiles, demoTurns sync.Map
+var demoFiles seeded.Files[string]
 
-// demoFile is the demo's database as of a day, made once for all tests.
+// demoFile is the demo's database as of a day, its slips made, once for all tests.
 func demoFile(t testing.TB, today string) []byte {
 	t.Helper()
-	turn, _ := demoTurns.LoadOrStore(today, &sync.Mutex{})
-	turn.(*sync.Mutex).Lock() // two that want the same day at once
-	defer turn.(*sync.Mutex).Unlock()
-	if file, ok := demoFiles.Load(today); ok {
-		return file.([]byte)
-	}
-	path := filepath.Join(t.TempDir(), "demo.db")
-	s, err := store.Open(context.Background(), path)
-	require.NoError(t, err)
-	require.NoError(t, demo.Fill(context.Background(), s, day(today)))
-	require.NoError(t, keeper(s, day(today)).MakeSlips(context.Background()))
-	require.NoError(t, s.Close())
-	file, err := os.ReadFile(path)
-	require.NoError(t, err)
-	demoFiles.Store(today, file)
-	return file
+	return demoFiles.Of(t, today, func(path string) {
+		require.NoError(t, os.WriteFile(path, seeded.Demo(t, day(today)), 0o600))
+		s := seeded.Open(t, path)
+		require.NoError(t, keeper(s, day(today)).MakeSlips(context.Background()))
+		require.NoError(t, s.Close())
+	})
 }
 
 type object = map[string]any

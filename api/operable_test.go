@@ -10,7 +10,6 @@ import (
 	"net/http"
 	"net/http/httptest"
 	"os"
-	"path/filepath"
 	"strings"
 	"testing"
 	"time"
@@ -20,7 +19,7 @@ import (
 
 	"vertumna/api"
 	"vertumna/core/almanac"
-	"vertumna/demo"
+	"vertumna/internal/seeded"
 	"vertumna/orchard"
 	"vertumna/store"
 )
@@ -38,11 +37,8 @@ type logged struct {
 
 func startLogged(t *testing.T, web http.Handler) *logged {
 	t.Helper()
-	out := &logged{t: t, log: &bytes.Buffer{}, path: filepath.Join(t.TempDir(), "test.db")}
-	s, err := store.Open(context.Background(), out.path)
-	require.NoError(t, err)
-	today := day("2027-02-20")
-	require.NoError(t, demo.Fill(context.Background(), s, today))
+	out := &logged{t: t, log: &bytes.Buffer{}, path: seeded.Copy(t, seeded.Demo(t, day("2027-02-20")))}
+	s, today := seeded.Open(t, out.path), day("2027-02-20")
 	log, todays := slog.New(slog.NewJSONHandler(out.log, nil)), func() almanac.Day { return today }
 	out.keeper = orchard.NewKeeper(s, todays, log)
 	out.srv = httptest.NewServer(api.New(api.Config{Store: s, Keeper: out.keeper, Today: todays, Now: time.Now, Web: web, Log: log}))
@@ -117,14 +113,10 @@ func TestATreeThatTakesTooLongIsNamedAndTheOthersDoNotWait(t *testing.T) {
 }
 
 func TestAFullDiskIsSaidAndNothingIsLostOrHalfMade(t *testing.T) {
-	path := filepath.Join(t.TempDir(), "full.db")
-	s, err := store.Open(context.Background(), path)
-	require.NoError(t, err)
-	require.NoError(t, demo.Fill(context.Background(), s, day("2027-02-20")))
-	require.NoError(t, s.Close())
+	path := seeded.Copy(t, seeded.Demo(t, day("2027-02-20")))
 	info, err := os.Stat(path)
 	require.NoError(t, err)
-	s, err = store.Open(context.Background(), path, store.WithMostPages(int(info.Size()/4096)+8))
+	s, err := store.Open(context.Background(), path, store.WithMostPages(int(info.Size()/4096)+8))
 	require.NoError(t, err)
 	a := serving(t, s, "2027-02-20")
 	before := len(list(a.ok("GET", lt+"/entries", nil), "list"))

@@ -19,7 +19,7 @@ func voiceEvery(t *testing.T) int {
 	t.Helper()
 	text := os.Getenv("LAWS_EVERY")
 	if text == "" {
-		return 17
+		return 11
 	}
 	n, err := strconv.Atoi(text)
 	require.NoError(t, err)
@@ -27,7 +27,7 @@ func voiceEvery(t *testing.T) int {
 }
 
 func TestDocketSlipYearsAndFruitOfATreeSayTheSame(t *testing.T) {
-	sameEverywhere(t, "2026-11-28", 24, voiceEvery(t)) // twice a month
+	sameEverywhere(t, "2026-11-28", 12, voiceEvery(t)) // once a month
 }
 
 func TestTheySayTheSameOfDaysToComeInSummer(t *testing.T) {
@@ -51,13 +51,15 @@ func sameEverywhere(t *testing.T, today string, days, every int) {
 				if a.ok("GET", v.tree("/map"), nil)["mapped"] != true {
 					continue
 				}
-				slip := a.ok("GET", v.tree("/map/slip"), nil)
-				v.sameYears(t, slip)
-				tasks += v.sameTasks(t, slip)
-				if v.sameFruit(t, slip) {
-					fruited++
-				}
 				compared++
+				t.Run(v.id+" on "+on, func(t *testing.T) {
+					slip := a.ok("GET", v.tree("/map/slip"), nil)
+					v.sameYears(t, slip)
+					tasks += v.sameTasks(t, slip)
+					if v.sameFruit(t, slip) {
+						fruited++
+					}
+				})
 			}
 		}
 	}
@@ -211,15 +213,19 @@ func TestTheSummerTaskInWinterIsTheSummerSlipForeseen(t *testing.T) {
 	require.NotZero(t, told)
 }
 
-// What the docket offers can be logged on its day, and is what it was offered as: the same task of the same season, on a good day.
+// What the docket offers can be logged on its day, and is what it was offered as: the same task of the same season, on a good day,
+// judged by the weather of that season.
 func TestWhatTheDocketOffersCanBeLogged(t *testing.T) {
+	said := 0
 	for _, on := range []string{ // days whose demo other tests open too, once in every stretch of the year
-		"2027-01-24", "2027-02-20", "2027-03-10", "2027-04-10", "2027-05-10", "2027-06-20", "2027-07-20", "2027-08-20", "2027-09-06", "2027-10-24", "2026-11-28", "2027-12-24",
+		"2027-02-20", "2027-03-10", "2027-04-10", "2027-05-10", "2027-06-20", "2027-07-20", "2027-08-20", "2027-10-24", "2026-11-28",
 	} {
 		a := start(t, on)
+		a.sky()
 		d := a.ok("GET", lt+"/docket", nil)
 		for _, group := range []string{"now", "closing", "anytime"} {
 			for _, task := range list(d, group) {
+				said += judged(t, task)
 				body := object{"tree_id": task["tree_id"], "date": on, "kind": "work", "task": task["kind"], "task_id": task["id"], "outcome": "done"}
 				if task["kind"] == "own" {
 					continue // kept apart
@@ -232,6 +238,7 @@ func TestWhatTheDocketOffersCanBeLogged(t *testing.T) {
 			}
 		}
 	}
+	require.NotZero(t, said)
 }
 
 // A slip logged in the leafless half before its window is that of the running tree year, and no worse than its own task says.

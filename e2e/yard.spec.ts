@@ -115,6 +115,9 @@ test('every screen is sound for all, by day and at dusk', async ({ page, demo })
     await open(page, `${demo}/lower-terrace/${path}`);
     await accessible(page);
   }
+});
+
+test('yard and year fit windows of any width', laptop('the width is set here'), async ({ page, demo }) => {
   for (const width of [360, 900, 1920]) {
     await page.setViewportSize({ width, height: 820 });
     for (const path of ['yard?tree=lower-terrace-C2', 'year']) {

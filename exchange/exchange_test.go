@@ -3,7 +3,6 @@ package exchange_test
 import (
 	"context"
 	"errors"
-	"path/filepath"
 	"strings"
 	"testing"
 	"time"
@@ -13,8 +12,8 @@ import (
 	"vertumna/core/almanac"
 	"vertumna/core/given"
 	"vertumna/core/year"
-	"vertumna/demo"
 	"vertumna/exchange"
+	"vertumna/internal/seeded"
 	"vertumna/store"
 	"vertumna/words"
 )
@@ -28,11 +27,7 @@ func day(text string) almanac.Day {
 
 func demoStore(t *testing.T, today string) *store.Store {
 	t.Helper()
-	s, err := store.Open(ctx, filepath.Join(t.TempDir(), "x.db"))
-	require.NoError(t, err)
-	t.Cleanup(func() { _ = s.Close() })
-	require.NoError(t, demo.Fill(ctx, s, day(today)))
-	return s
+	return seeded.Store(t, day(today))
 }
 
 func plans(t *testing.T, s *store.Store, today string) []*year.Plan {

@@ -67,7 +67,8 @@ func (p *slipMade) sorted(out *SlipBody) {
 	out.Height.Says = p.speaker.Heights(out.Height.Now, out.Height.This, out.Height.Done)
 }
 
-// aimed is where the tree and its tops end this year: by this slip, and in winter by the summer's as it is foreseen too.
+// aimed is where the tree and its tops end this year: by this slip, in winter by the summer's as it is foreseen too, and by what the
+// training of a young tree cuts beside them.
 type aimed struct {
 	this, done float64
 	tops       []cut.Top
@@ -75,7 +76,7 @@ type aimed struct {
 
 func (p *slipMade) aimed() aimed {
 	out := aimed{p.slip.This, p.slip.Done, p.slip.Tops}
-	if p.season == limb.Summer {
+	if p.season == limb.Summer && p.way() == nil {
 		return out
 	}
 	on := p.of.year - p.firstYear() // foreseen: of a later year of the plan
@@ -84,7 +85,12 @@ func (p *slipMade) aimed() aimed {
 		return out
 	}
 	summer := rows[on].Summer
-	out.this, out.done = rows[on].HeightCut, math.Min(out.done, summer.Done)
+	out.this = rows[on].HeightCut
+	if p.season == limb.Summer {
+		out.done = math.Min(out.done, out.this)
+		return out
+	}
+	out.done = math.Min(out.done, summer.Done)
 	out.tops = slices.Clone(p.slip.Tops)
 	for _, t := range summer.Tops {
 		k := slices.IndexFunc(out.tops, func(w cut.Top) bool { return w.Limb == t.Limb })

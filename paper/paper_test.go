@@ -4,7 +4,6 @@ import (
 	"bytes"
 	"context"
 	"log/slog"
-	"path/filepath"
 	"regexp"
 	"testing"
 
@@ -12,10 +11,9 @@ import (
 
 	"vertumna/core/almanac"
 	"vertumna/core/given"
-	"vertumna/demo"
+	"vertumna/internal/seeded"
 	"vertumna/orchard"
 	"vertumna/paper"
-	"vertumna/store"
 )
 
 // printed is the demo on a day, ready to be printed.
@@ -26,11 +24,7 @@ type printed struct {
 
 func open(t testing.TB) printed {
 	day := almanac.DateOf(2027, 3, 10)
-	s, err := store.Open(context.Background(), filepath.Join(t.TempDir(), "x.db"))
-	require.NoError(t, err)
-	t.Cleanup(func() { _ = s.Close() })
-	require.NoError(t, demo.Fill(context.Background(), s, day))
-	return printed{orchard.NewKeeper(s, func() almanac.Day { return day }, slog.New(slog.DiscardHandler)), day}
+	return printed{orchard.NewKeeper(seeded.Store(t, day), func() almanac.Day { return day }, slog.New(slog.DiscardHandler)), day}
 }
 
 func (p printed) tree(t testing.TB, code string) paper.Tree {

@@ -63,5 +63,11 @@ export default defineConfig({
   },
   build: { outDir: 'dist', emptyOutDir: true, target: 'es2022', assetsInlineLimit: 0 },
   server: { proxy: { '/api': 'http://127.0.0.1:8475', '/calendar': 'http://127.0.0.1:8475' } },
-  test: { environment: 'jsdom', globals: true, setupFiles: ['src/test-setup.ts'], testTimeout: 90_000 },
+  test: {
+    environment: 'jsdom',
+    globals: true,
+    setupFiles: ['src/test-setup.ts'],
+    testTimeout: 90_000,
+    maxWorkers: '100%', // else a machine of two cores tests on one
+  },
 });

@@ -20,6 +20,7 @@ import (
 
 	"vertumna/core/almanac"
 	"vertumna/demo"
+	"vertumna/internal/seeded"
 	"vertumna/store"
 )
 
@@ -149,12 +150,8 @@ func TestKilledInMidSaveItKeepsEveryAcknowledgedTapOnce(t *testing.T) {
 
 // TestAFirstStartThatIsKilledLeavesNoHalfDemo: whenever it is killed, the next start has both orchards whole.
 func TestAFirstStartThatIsKilledLeavesNoHalfDemo(t *testing.T) {
-	ctx := context.Background()
 	whole := entriesOf(t, func(path string) {
-		s, err := store.Open(ctx, path)
-		require.NoError(t, err)
-		require.NoError(t, demo.Fill(ctx, s, almanac.DateOf(2027, 2, 20)))
-		require.NoError(t, s.Close())
+		require.NoError(t, os.WriteFile(path, seeded.Demo(t, almanac.DateOf(2027, 2, 20)), 0o600))
 	})
 	rnd := rand.New(rand.NewPCG(1, 2))
 	for range rounds(4) {

@@ -18,6 +18,7 @@ import (
 
 	"vertumna/core/almanac"
 	"vertumna/demo"
+	"vertumna/internal/seeded"
 	"vertumna/orchard"
 	"vertumna/store"
 )
@@ -49,18 +50,13 @@ func TestAPortInUseIsSaidInWords(t *testing.T) {
 
 func TestFilesGoOutAndComeBackByTheCommands(t *testing.T) {
 	dir := t.TempDir()
-	db, archive, copyTo := filepath.Join(dir, "x.db"), filepath.Join(dir, "x.json"), filepath.Join(dir, "copy.db")
-	s, err := store.Open(context.Background(), db)
-	require.NoError(t, err)
-	require.NoError(t, demo.Fill(context.Background(), s, almanac.DateOf(2027, 2, 20)))
-	require.NoError(t, s.Close())
+	db, archive, copyTo := seeded.Copy(t, seeded.Demo(t, almanac.DateOf(2027, 2, 20))), filepath.Join(dir, "x.json"), filepath.Join(dir, "copy.db")
 	require.NoError(t, run("export", "--db", db, "saltwind", "-o", archive))
 	require.NoError(t, run("backup", "--db", db, copyTo))
 	require.NoError(t, run("import", "--db", db, archive))
 	require.ErrorContains(t, run("export", "--db", db, "nowhere"), "the slug of an orchard")
 	require.NoError(t, run("restore", "--db", db, copyTo))
-	s, err = store.Open(context.Background(), db)
-	require.NoError(t, err)
+	s := seeded.Open(t, db)
 	defer func() { _ = s.Close() }()
 	all, err := s.Orchards(context.Background())
 	require.NoError(t, err)
@@ -185,13 +181,8 @@ func TestThePublishedContractIsPrinted(t *testing.T) {
 }
 
 func TestThePlanAndASlipAreToldWithoutAScreen(t *testing.T) {
-	db := filepath.Join(t.TempDir(), "demo.db")
-	s, err := store.Open(t.Context(), db)
-	require.NoError(t, err)
 	day := almanac.DateOf(2027, 2, 20)
-	require.NoError(t, demo.Fill(t.Context(), s, day))
-	require.NoError(t, s.Close())
-
+	db := seeded.Copy(t, seeded.Demo(t, day))
 	where := []string{"--db", db, "--orchard", "lower-terrace", "--day", "2027-02-20"}
 	plan := printed(t, append([]string{"plan"}, where...)...)
 	require.Contains(t, plan, "Do now")

@@ -86,7 +86,7 @@ type Step struct {
 	Deg    float64
 	Tier   int // of tiers and wires, from 1
 	Share  float64
-	State  string // done, now, ahead, missed
+	State  string // done, now, ahead, missed, or past: overtaken by time, and no loss
 	Second string // what still can be done where it was missed
 }
 

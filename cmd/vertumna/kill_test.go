@@ -19,7 +19,6 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"vertumna/core/almanac"
-	"vertumna/demo"
 	"vertumna/internal/seeded"
 	"vertumna/store"
 )

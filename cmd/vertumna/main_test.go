@@ -17,7 +17,6 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"vertumna/core/almanac"
-	"vertumna/demo"
 	"vertumna/internal/seeded"
 	"vertumna/orchard"
 	"vertumna/store"

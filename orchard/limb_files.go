@@ -33,6 +33,7 @@ func (k *Keeper) MapText(ctx context.Context, a At, format string) (text []byte,
 	return out.Bytes(), safeFileName(b.tree.Code), err
 }
 
+// safeFileName is a name that every file system takes; of one that leaves nothing, 'map'.
 func safeFileName(s string) string {
 	s = strings.Map(func(r rune) rune {
 		if r >= 'a' && r <= 'z' || r >= 'A' && r <= 'Z' || r >= '0' && r <= '9' {
@@ -40,5 +41,8 @@ func safeFileName(s string) string {
 		}
 		return '-'
 	}, s)
-	return strings.Trim(s, "-")
+	if s = strings.Trim(s, "-"); s == "" {
+		return "map"
+	}
+	return s
 }

@@ -130,6 +130,19 @@ describe('the season rail', () => {
     expect(handle).toHaveAttribute('aria-valuenow', '364');
   });
 
+  it('goes a year on from a leap day to a day that there is', async () => {
+    show(
+      <ShownDay today="2028-02-29">
+        <SeasonRail plan={plan()} />
+        <Day />
+      </ShownDay>,
+    );
+    await userEvent.click(screen.getByRole('button', { name: 'A year on' }));
+    expect(screen.getByText('2029-02-28')).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'A year back' }));
+    expect(screen.getByText('2028-02-28')).toBeInTheDocument();
+  });
+
   it('goes where it is pressed', () => {
     rail();
     const scale = screen.getByTestId('rail');

@@ -20,7 +20,9 @@ export function between(from: Day, to: Day): number {
 }
 
 export function isDay(text: string | null | undefined): text is Day {
-  return !!text && /^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(Date.parse(`${text}T00:00:00Z`));
+  if (!text || !/^\d{4}-\d{2}-\d{2}$/.test(text)) return false;
+  const n = toNumber(text);
+  return !Number.isNaN(n) && fromNumber(n) === text; // the 30th of February is read as a day of March
 }
 
 /** Dates are written as the program's sentences write them, so that a screen speaks one language. */
@@ -35,7 +37,7 @@ export function short(day: Day): string {
   return format(day, { day: 'numeric', month: 'short' });
 }
 
-/** Sat 20 February 2027. */
+/** Sat, 20 February 2027. */
 export function long(day: Day): string {
   return format(day, { weekday: 'short', day: 'numeric', month: 'long', year: 'numeric' });
 }

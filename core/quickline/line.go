@@ -113,7 +113,7 @@ func (r *reader) fault(t token, expected string) {
 	r.out.Faults = append(r.out.Faults, Fault{t.start, t.end, given, expected})
 }
 
-var fillers = []string{"the", "a", "an", "and", "with", "about", "it", "is", "of", "new", "limb", "-", "branch", "starts", "start", "points"}
+var fillers = []string{"the", "a", "an", "and", "with", "about", "it", "is", "of", "new", "limb", "-", "branch", "starts", "start", "points", "pointing", "facing", "growing"}
 
 // word reads from the next word on.
 func (r *reader) word() {
@@ -128,7 +128,7 @@ func (r *reader) word() {
 		r.numbered()
 	case t.text == "@" || t.text == "at" || t.text == "from" || t.text == "on":
 		r.where()
-	case t.text == "to" || t.text == ">":
+	case t.text == "to" || t.text == ">" || t.text == "toward" || t.text == "towards":
 		r.at++
 		r.skip()
 		if !r.compass(first) {

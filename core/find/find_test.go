@@ -378,3 +378,24 @@ func TestTheWayInIsTheWidestGapWhicheverWayTheTreeStands(t *testing.T) {
 	_, ok := way(0, 10, 100)
 	require.False(t, ok, "two limbs bar nobody")
 }
+
+// Where summers are humid air weighs more: what shuts the middle or crowds is told sooner, and never later.
+func TestInHumidSummersWhatShutsOutTheAirIsToldSooner(t *testing.T) {
+	airy := []find.Code{find.CentreClosed, find.Dense}
+	sooner, plain, humid := 0, find.Defaults(), find.Defaults().ForHumidSummers()
+	require.Equal(t, plain, find.Defaults(), "the thresholds of other places stay")
+	for _, doc := range sketches(t) {
+		dry, wet := findings(t, doc, find.Reading{Options: plain}), findings(t, doc, find.Reading{Options: humid})
+		count := func(fs []find.Finding) (n int) {
+			for _, f := range fs {
+				if slices.Contains(airy, f.Code) {
+					n++
+				}
+			}
+			return n
+		}
+		require.GreaterOrEqual(t, count(wet), count(dry))
+		sooner += len(wet) - len(dry)
+	}
+	require.Positive(t, sooner)
+}

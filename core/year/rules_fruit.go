@@ -13,11 +13,12 @@ func (c *context) bears() bool { return c.tree.Bears(c.season, c.south) }
 // thinned says whether the kind's fruit is thinned by hand here.
 func (c *context) thinned() bool { return c.tree.Kind.Crop.HandThinned || c.tree.Wishes.ThinAnyway }
 
-// frostCount: the morning after a night under the 10 % kill temperature of the stage the tree stood at.
+// frostCount: the morning after a night under the 10 % kill temperature of the stage the tree stood at. A job is named by its night, so
+// that one logged late renames none; of a night told twice the coldest counts.
 func frostCount(c *context) []draft {
 	var out []draft
 	dates := c.dates()
-	n := 0
+	coldest := map[almanac.Day]int{} // the place in out of a night's count
 	for _, e := range c.entries {
 		if e.Kind != FrostEntry || e.Season != c.season {
 			continue
@@ -30,11 +31,16 @@ func frostCount(c *context) []draft {
 		if err != nil || e.Tmin > t10 {
 			continue
 		}
-		n++
 		at := logged(e.Date, 1)
-		out = append(out, draft{kind: FrostCount, n: n, opens: at, closes: after(at, 5), reasons: []Reason{
+		d := draft{kind: FrostCount, n: int(e.Date), opens: at, closes: after(at, 5), reasons: []Reason{
 			reason("frost-night").on(Logged, e.Date).num(e.Tmin, "C").over(t10).said(key), reason("open-buds").num(fewBudsToOpen, "buds").over(crop.SureBuds),
-		}})
+		}}
+		if k, told := coldest[e.Date]; !told {
+			coldest[e.Date] = len(out)
+			out = append(out, d)
+		} else if e.Tmin < out[k].reasons[0].Number {
+			out[k] = d
+		}
 	}
 	return out
 }

@@ -16,14 +16,15 @@ const dueDays = 21
 func limbsDue(c *context) []draft {
 	var out []draft
 	from, to := Rail(c.season, c.south)
-	for n, l := range c.tree.Decided {
+	for _, l := range c.tree.Decided {
 		if l.Due < from || l.Due > to {
 			continue
 		}
 		at := Bound{l.Due, l.Due, l.Due, DateSaid, 0, "said"}
 		r := reason("limb-due").on(DateSaid, l.Due).said(l.Limb)
 		r.Value = l.State
-		d := draft{kind: LimbDue, key: l.Limb, n: n + 1, opens: at, closes: after(at, dueDays), reasons: []Reason{r}}
+		// by limb and day: it keeps its name when another limb's decision goes, and is another job when it is put off
+		d := draft{kind: LimbDue, key: l.Limb, n: int(l.Due), opens: at, closes: after(at, dueDays), reasons: []Reason{r}}
 		if l.Reason != "" {
 			d.reasons = append(d.reasons, reason("limb-due-why").said(l.Reason))
 		}

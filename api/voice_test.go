@@ -223,6 +223,7 @@ func TestWhatTheDocketOffersCanBeLogged(t *testing.T) {
 		a := start(t, on)
 		a.sky()
 		d := a.ok("GET", lt+"/docket", nil)
+		logged := map[any]bool{}
 		for _, group := range []string{"now", "closing", "anytime"} {
 			for _, task := range list(d, group) {
 				said += judged(t, task)
@@ -235,7 +236,11 @@ func TestWhatTheDocketOffersCanBeLogged(t *testing.T) {
 				grade, graded := out["grade"].(object)
 				require.True(t, graded, "%s %v", on, task["id"])
 				require.NotEqual(t, "harmful", grade["level"], "%s %v", on, task["id"])
+				logged[task["id"]] = true
 			}
+		}
+		for _, task := range groups(a.ok("GET", lt+"/docket", nil)) {
+			require.False(t, logged[task["id"]], "%s was logged as done on %s and is offered again", task["id"], on)
 		}
 	}
 	require.NotZero(t, said)

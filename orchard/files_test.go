@@ -2,16 +2,13 @@ package orchard_test
 
 import (
 	"encoding/json"
-	"log/slog"
 	"testing"
 
 	"github.com/stretchr/testify/require"
 
-	"vertumna/core/almanac"
 	"vertumna/core/find"
 	"vertumna/core/given"
 	"vertumna/core/limb"
-	"vertumna/internal/seeded"
 	"vertumna/orchard"
 	"vertumna/store"
 )
@@ -52,16 +49,9 @@ func TestANameOfAFileIsPlainWhateverTheTreeIsCalled(t *testing.T) {
 }
 
 func TestASpreaderMayStandBetweenTwoLimbsAndTellsWhatItDoesToBoth(t *testing.T) {
-	day := almanac.DateOf(2027, 3, 10)
-	s := seeded.Store(t, day)
-	keeper := orchard.NewKeeper(s, func() almanac.Day { return day }, slog.New(slog.DiscardHandler))
-	o, err := s.Orchard(ctx, "new-rows")
-	require.NoError(t, err)
-	trees, err := s.Trees(ctx, o.ID)
-	require.NoError(t, err)
+	keeper, trees := demoed(t, march10, "new-rows")
 	set := 0
-	for _, tree := range trees {
-		at := orchard.At{Slug: o.Slug, Tree: tree.ID, Day: day}
+	for _, at := range trees {
 		train, err := keeper.Training(ctx, at)
 		require.NoError(t, err)
 		for _, b := range train.Bends {

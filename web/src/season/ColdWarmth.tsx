@@ -15,7 +15,8 @@ export function ColdWarmth({ s, scale, units }: { s: SeasonOf; scale: Scale; uni
   const mm = (v: number) => base - (h * v) / (s.fruit.ripe_mm || 1);
   const cold = s.chill.days.filter((d) => d.date <= s.day);
   const coldAhead = s.chill.days.filter((d) => d.date >= s.day);
-  const yCold = (v: number) => base - (h * Math.min(v, s.chill.need * 1.08)) / s.chill.need;
+  const need = s.chill.need || 1; // of a tree that asks for none the first portion is all of it
+  const yCold = (v: number) => base - (h * Math.min(v, need * 1.08)) / need;
   const stair = () => {
     let d = '';
     let last = -1;

@@ -223,6 +223,7 @@ describe('at the tree', () => {
     expect(line({}, 0.03, 0.04)).toEqual(['8 % cut, this 4 %, stop at 20 %', 'stop 20 %8 % left']);
     expect(line({}, 0.3, 0.04)[1]).toContain('0 % left');
     expect(line({ exempt: true }, 0.3, 0)[0]).toContain('stop at 100 %');
+    expect(line({ limit: 0, winter: 0 }, 0, 0)).toEqual(['0 % cut, this 0 %, stop at 0 %', 'stop 0 %0 % left']);
   });
 
   it('the thumb wheel stands at what the map says until it is turned, and goes back to it', () => {
@@ -261,4 +262,3 @@ describe('at the tree', () => {
     expect(container).toHaveTextContent('With: loppers. 5 % of the crown.');
   });
 });
-

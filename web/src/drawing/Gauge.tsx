@@ -4,7 +4,8 @@ import { percent } from '../shared/units';
 /** The stop line: what was cut this year on one scale to one and a half times the limit. */
 export function StopLine({ account }: { account: Schemas['AccountBody'] }) {
   const w = 300;
-  const x = (share: number) => 4 + (Math.min(share, account.limit * 1.5) / (account.limit * 1.5)) * (w - 8);
+  const whole = account.limit * 1.5 || 1; // where nothing may go, of the crown
+  const x = (share: number) => 4 + (Math.min(share, whole) / whole) * (w - 8);
   return (
     <figure style={{ margin: '8px 0' }}>
       <svg viewBox={`0 0 ${String(w)} 40`} width="100%" role="img" aria-label={account.says}>

@@ -6,7 +6,9 @@ import css from './sheet.module.css';
 export function StopLine({ gauge: g, off, step }: { gauge: Slip['gauge']; off: number; step: number }) {
   const limit = g.exempt ? 1 : g.limit;
   const cut = g.winter + g.summer + off;
-  const x = (share: number) => Math.min(260, (share / (limit * 1.3)) * 260);
+  const whole = limit * 1.3 || 1;
+  const x = (share: number) => Math.min(260, (share / whole) * 260);
+  const stop = x(limit);
   return (
     <svg
       viewBox="0 0 340 38"
@@ -24,8 +26,8 @@ export function StopLine({ gauge: g, off, step }: { gauge: Slip['gauge']; off: n
         fill="var(--autumn)"
         opacity={0.6}
       />
-      <path d="M200 0V24M194 0h12" stroke="var(--ink)" strokeWidth={4} />
-      <text x={200} y={34} fontSize={12} textAnchor="middle" fill="var(--ink)">
+      <path d={`M${String(stop)} 0V24M${String(stop - 6)} 0h12`} stroke="var(--ink)" strokeWidth={4} />
+      <text x={Math.max(24, stop)} y={34} fontSize={12} textAnchor="middle" fill="var(--ink)">
         stop {percent(limit)}
       </text>
       <text x={340} y={17} fontSize={14} fontWeight={700} textAnchor="end" fill="var(--ink)">

@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { describe, expect, it } from 'vitest';
 import { act, beside, emptyHand, type Act, type Hand } from './bench/hand';
 

@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { apart, corrected, lieOf, mostApart, together } from './bench/phone/lay';
 import { declinationAt } from './bench/phone/north';
 

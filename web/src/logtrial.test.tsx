@@ -1,7 +1,8 @@
-import { fireEvent, render, screen, within } from '@testing-library/react';
+import { fireEvent, screen, within } from '@testing-library/react';
 import { useState } from 'react';
 import { describe, expect, test } from 'vitest';
 import { draftedTrial, firstTrial, trialOf, TrialFields } from './yard/LogTrial';
+import { show } from './testing.test-data';
 
 function Form({ told }: { told: (t: ReturnType<typeof trialOf>) => void }) {
   const [trial, setTrial] = useState(firstTrial);
@@ -12,7 +13,7 @@ function Form({ told }: { told: (t: ReturnType<typeof trialOf>) => void }) {
 describe('counting a trial', () => {
   test('three treatments, by where the buds stand, each with its mark', () => {
     let last: ReturnType<typeof trialOf>;
-    render(<Form told={(t) => (last = t)} />);
+    show(<Form told={(t) => (last = t)} />);
     expect(last).toBeUndefined();
     const type = (name: string | RegExp, value: string) =>
       fireEvent.change(screen.getByRole('textbox', { name }), { target: { value } });

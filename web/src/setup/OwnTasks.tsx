@@ -1,30 +1,43 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Choose } from '../shared/Choose';
-import { api, ask, need } from '../shared/api';
-import { plain } from '../shared/day';
+import { api, ask, need, Refused, type Schemas } from '../shared/api';
+import { plain, type Day } from '../shared/day';
+import { fieldsOf } from '../shared/fields';
 import { useHere } from '../shared/orchard';
 import { useTrees } from '../shared/queries';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
 import { wrote } from '../shared/stale';
 
+/** A task as it is typed. */
+interface Draft {
+  title: string;
+  tree_id?: string;
+  stage?: string;
+  date?: Day;
+  offset_days: string;
+  every_days: string;
+}
+
+const blank = (today: Day): Draft => ({ title: '', date: today, offset_days: '0', every_days: '' });
+
+/** When a task is due, as it was set. */
+export function whenSays(t: Pick<Schemas['OwnTask'], 'date' | 'every_days' | 'stage' | 'offset_days'>): string {
+  if (t.date) return `from ${plain(t.date)}${t.every_days ? `, every ${String(t.every_days)} days` : ''}`;
+  const [n, stage] = [t.offset_days ?? 0, t.stage?.replaceAll('_', ' ') ?? ''];
+  return n === 0 ? `at ${stage}` : `${String(Math.abs(n))} days ${n < 0 ? 'before' : 'after'} ${stage}`;
+}
+
 /** Tasks of one's own: on a date, again and again, or so many days after a stage of a tree. */
 export function OwnTasks() {
-  const { orchard, meta } = useHere();
+  const { orchard, meta, units } = useHere();
   const { today } = useShown();
   const slug = orchard.slug;
   const client = useQueryClient();
   const trees = useTrees(slug);
   const list = ask.useQuery('get', '/api/orchards/{slug}/own-tasks', { params: { path: { slug } } });
-  const [title, setTitle] = useState('');
-  const [tree, setTree] = useState('');
-  const [stage, setStage] = useState('');
-  const [date, setDate] = useState(today);
-  const [days, setDays] = useState('0');
-  const [every, setEvery] = useState('');
+  const [draft, setDraft] = useState(() => blank(today));
   const done = { onSuccess: () => wrote(client) };
   const add = useMutation({
     mutationFn: () =>
@@ -34,10 +47,12 @@ export function OwnTasks() {
           body: {
             id: '',
             version: 0,
-            title,
+            title: draft.title,
             for_days: 14,
-            ...(tree ? { tree_id: tree } : {}),
-            ...(stage ? { stage, offset_days: Number(days) || 0 } : { date, every_days: Number(every) || 0 }),
+            ...(draft.tree_id ? { tree_id: draft.tree_id } : {}),
+            ...(draft.stage
+              ? { stage: draft.stage, offset_days: Number(draft.offset_days) || 0 }
+              : { ...(draft.date ? { date: draft.date } : {}), every_days: Number(draft.every_days) || 0 }),
           },
         }),
       ),
@@ -48,15 +63,13 @@ export function OwnTasks() {
       need(api.DELETE('/api/orchards/{slug}/own-tasks/{id}', { params: { path: { slug, id } } })),
     ...done,
   });
+  const field = fieldsOf(draft, setDraft, units, add.error instanceof Refused ? add.error.fields : []);
   return (
     <section className="sheetbox" aria-label="Own tasks">
       <h2>Tasks of your own</h2>
       {(list.data ?? []).map((t) => (
         <p key={t.id} className="sm">
-          <b>{t.title}</b>{' '}
-          {t.date
-            ? `from ${plain(t.date)}${t.every_days ? `, every ${String(t.every_days)} days` : ''}`
-            : `${String(t.offset_days ?? 0)} days after ${t.stage?.replaceAll('_', ' ') ?? ''}`}
+          <b>{t.title}</b> {whenSays(t)}
           {t.tree_id ? `, ${trees.data?.find((x) => x.id === t.tree_id)?.code ?? ''}` : ''}
           <Button size="small" onClick={() => remove.mutate(t.id)}>
             Take out
@@ -65,59 +78,33 @@ export function OwnTasks() {
       ))}
       <div className="form">
         <div className="pair">
-          <TextField label="What" value={title} onChange={(e) => setTitle(e.target.value)} />
-          <Choose
-            label="On"
-            value={tree}
-            onChange={(v) => setTree(v)}
-            all={[
-              { value: '', name: 'the orchard' },
-              ...(trees.data ?? []).filter((t) => !t.gone).map((t) => ({ value: t.id, name: `${t.code} ${t.name}` })),
-            ]}
-          />
-        </div>
-        <div className="pair">
-          <Choose
-            label="When"
-            value={stage}
-            onChange={(v) => setStage(v)}
-            all={[
-              { value: '', name: 'on a date' },
-              ...meta.stages.map((s) => ({ value: s.slug, name: `after ${s.name}`, disabled: !tree })),
-            ]}
-          />
-          {stage ? (
-            <TextField
-              label="Days after (before: minus)"
-              type="number"
-              value={days}
-              onChange={(e) => setDays(e.target.value)}
-            />
-          ) : (
-            <TextField
-              label="Date"
-              type="date"
-              value={date}
-              onChange={(e) => setDate(e.target.value)}
-              slotProps={{ inputLabel: { shrink: true } }}
-            />
+          {field.text('title', 'What')}
+          {field.pick(
+            'tree_id',
+            'On',
+            (trees.data ?? []).filter((t) => !t.gone).map((t) => ({ value: t.id, name: `${t.code} ${t.name}` })),
+            { none: 'the orchard' },
           )}
         </div>
-        {!stage && (
-          <TextField
-            label="Again every so many days"
-            type="number"
-            value={every}
-            onChange={(e) => setEvery(e.target.value)}
-            helperText="empty: once"
-          />
-        )}
+        <div className="pair">
+          {field.pick(
+            'stage',
+            'When',
+            meta.stages.map((s) => ({ value: s.slug, name: `after ${s.name}`, disabled: !draft.tree_id })),
+            { none: 'on a date' },
+          )}
+          {draft.stage
+            ? field.typed('offset_days', 'Days after (before: minus)', { type: 'number' })
+            : field.day('date', 'Date')}
+        </div>
+        {!draft.stage &&
+          field.typed('every_days', 'Again every so many days', { type: 'number', helperText: 'empty: once' })}
         <Trouble error={add.error ?? remove.error} />
         <div className="acts">
           <Button
             variant="outlined"
-            disabled={!title.trim()}
-            onClick={() => add.mutate(undefined, { onSuccess: () => setTitle('') })}
+            disabled={!draft.title.trim()}
+            onClick={() => add.mutate(undefined, { onSuccess: () => setDraft({ ...draft, title: '' }) })}
           >
             Add the task
           </Button>

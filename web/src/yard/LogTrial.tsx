@@ -1,6 +1,8 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import type { Entry } from '../shared/api';
+import { fieldsOf } from '../shared/fields';
+import { useHere } from '../shared/orchard';
 import css from './yard.module.css';
 
 type Trial = NonNullable<Entry['trial']>;
@@ -73,24 +75,16 @@ export function trialOf(t: TrialDraft): Trial | undefined {
 export function TrialFields({ trial, onChange }: { trial: TrialDraft; onChange: (t: TrialDraft) => void }) {
   const set = (n: number, part: Partial<ArmDraft>) =>
     onChange({ ...trial, arms: trial.arms.map((a, i) => (i === n ? { ...a, ...part } : a)) });
+  const { units } = useHere();
+  const field = (n: number) => fieldsOf(trial.arms[n] ?? arm('', ''), (a) => set(n, a), units);
   return (
     <>
       {trial.arms.map((a, n) => (
         <fieldset key={n} className={css.trialarm}>
           <legend>{a.what || 'A treatment'}</legend>
           <div className="pair">
-            <TextField
-              label="What was done"
-              value={a.what}
-              disabled={a.what === 'untreated'}
-              onChange={(e) => set(n, { what: e.target.value })}
-            />
-            <TextField
-              label="Marked with"
-              value={a.tag}
-              placeholder={a.what}
-              onChange={(e) => set(n, { tag: e.target.value })}
-            />
+            {field(n).text('what', 'What was done', { disabled: a.what === 'untreated' })}
+            {field(n).text('tag', 'Marked with', { placeholder: a.what })}
           </div>
           <div className={css.trialzones}>
             {zones.flatMap((zone) =>
@@ -114,8 +108,8 @@ export function TrialFields({ trial, onChange }: { trial: TrialDraft; onChange: 
             <details>
               <summary className="q sm">Planned, and done in fact</summary>
               <div className="pair">
-                <TextField label="Planned" value={a.planned} onChange={(e) => set(n, { planned: e.target.value })} />
-                <TextField label="Done" value={a.done} onChange={(e) => set(n, { done: e.target.value })} />
+                {field(n).text('planned', 'Planned')}
+                {field(n).text('done', 'Done')}
               </div>
             </details>
           )}
@@ -135,11 +129,7 @@ export function TrialFields({ trial, onChange }: { trial: TrialDraft; onChange: 
           One more treatment
         </Button>
       )}
-      <TextField
-        label="Left out of it, and why"
-        value={trial.leftOut}
-        onChange={(e) => onChange({ ...trial, leftOut: e.target.value })}
-      />
+      {fieldsOf(trial, onChange, units).text('leftOut', 'Left out of it, and why')}
     </>
   );
 }

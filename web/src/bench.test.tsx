@@ -19,41 +19,14 @@ import {
   ribbon,
   standingAt,
   stretches,
-  type Limb,
 } from './drawing/wood';
-import { answer, show } from './testing.test-data';
+import { answer, drawnLimb, show } from './testing.test-data';
 
 const sheet = { scale: 1, x: 100, y: 200 };
 
-const limb = (id: string, stations: number[], more: Partial<Limb> = {}): Limb => ({
-  id,
-  depth: 1,
-  stations,
-  rings: [{ from_cm: 0, to_cm: 100, age: 1 }],
-  attach_cm: 0,
-  azimuth_deg: 0,
-  angle_base_deg: 0,
-  angle_tip_deg: 0,
-  length_cm: 100,
-  diameter_mm: 20,
-  top_cm: 100,
-  share: 0.5,
-  light: 0.6,
-  flower_buds: 0,
-  source: 'measured',
-  guessed: [],
-  tip: 'growing',
-  tags: [],
-  marks: [],
-  wounds: [],
-  spurs: [],
-  gaps: [],
-  ...more,
-});
-
-const up = limb('T', [0, 0, 0, 2, 3, 0, 0, 100, 1, 1]);
-const north = limb('N', [0, 0, 50, 1, 2, 0, 80, 90, 0.5, 1], { parent: 'T' });
-const east = limb('E', [0, 0, 50, 1, 2, 80, 0, 90, 0.5, 1], { parent: 'T', source: 'estimated' });
+const up = drawnLimb('T', [0, 0, 0, 2, 3, 0, 0, 100, 1, 1]);
+const north = drawnLimb('N', [0, 0, 50, 1, 2, 0, 80, 90, 0.5, 1], { parent: 'T' });
+const east = drawnLimb('E', [0, 0, 50, 1, 2, 80, 0, 90, 0.5, 1], { parent: 'T', source: 'estimated' });
 
 describe('a tree drawn from its map', () => {
   test('east lies to the right of one who stands in the south, and to the left from the north', () => {
@@ -76,7 +49,7 @@ describe('a tree drawn from its map', () => {
   });
 
   test('wood changes its colour with its age, and dead wood has its own', () => {
-    const l = limb('A', [0, 0, 0, 1, 3, 0, 0, 40, 1, 2, 0, 0, 80, 1, 1, 0, 0, 100, 1, 1], { dead_from_cm: 80 });
+    const l = drawnLimb('A', [0, 0, 0, 1, 3, 0, 0, 40, 1, 2, 0, 0, 80, 1, 1, 0, 0, 100, 1, 1], { dead_from_cm: 80 });
     expect(stretches(l, 'dormant').map((s) => s.tone)).toEqual(['old', 'two', 'dead']);
     expect(stretches(l, 'summer').map((s) => s.tone)).toEqual(['two', 'last', 'dead']);
   });

@@ -5,6 +5,7 @@ import { goingOf } from './bench/slip/going';
 import { SlipGauge } from './bench/slip/SlipGauge';
 import { limbByLimb, startLimb } from './bench/slip/SlipPanel';
 import type { Slip, Step } from './bench/slip/queries';
+import { drawnLimb } from './testing.test-data';
 
 /** A straight upright limb of one metre from a place, or a level one. */
 function limb(
@@ -18,31 +19,19 @@ function limb(
   const stations: number[] = [];
   for (let s = 0; s <= 100; s += 10)
     stations.push(from[0] + (level ? s : 0), from[1], from[2] + (level ? 0 : s), 2 - s / 100, 2);
-  return {
-    id,
+  return drawnLimb(id, stations, {
     parent,
     depth,
     attach_cm: attach,
-    stations,
     rings: [],
     azimuth_deg: 90,
     angle_base_deg: 60,
     angle_tip_deg: 60,
-    length_cm: 100,
     diameter_mm: 30,
-    top_cm: 100,
     share: 0.1,
     light: 0.5,
     flower_buds: 3,
-    source: 'measured',
-    guessed: [],
-    tip: 'growing',
-    tags: [],
-    marks: [],
-    wounds: [],
-    spurs: [],
-    gaps: [],
-  };
+  });
 }
 
 function step(n: number, on: string, at: number, z: number, more: Partial<Step> = {}): Step {

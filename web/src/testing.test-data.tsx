@@ -4,6 +4,7 @@ import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { BrowserRouter } from 'react-router';
 import { App } from './App';
+import type { Limb } from './drawing/wood';
 import type { Bar, Meta, Orchard, Plan, Site, TreeSummary } from './shared/api';
 import { HereContext } from './shared/orchard';
 import { makeTheme } from './shared/theme';
@@ -182,6 +183,33 @@ export const meta: Meta = {
   limb_states: [{ kind: 'undecided', name: 'undecided', job: 'look again in spring' }],
   vigour_classes: ['dwarfing', 'vigorous'],
 };
+
+/** A limb as the bench draws it. */
+export const drawnLimb = (id: string, stations: number[], more: Partial<Limb> = {}): Limb => ({
+  id,
+  depth: 1,
+  stations,
+  rings: [{ from_cm: 0, to_cm: 100, age: 1 }],
+  attach_cm: 0,
+  azimuth_deg: 0,
+  angle_base_deg: 0,
+  angle_tip_deg: 0,
+  length_cm: 100,
+  diameter_mm: 20,
+  top_cm: 100,
+  share: 0.5,
+  light: 0.6,
+  flower_buds: 0,
+  source: 'measured',
+  guessed: [],
+  tip: 'growing',
+  tags: [],
+  marks: [],
+  wounds: [],
+  spurs: [],
+  gaps: [],
+  ...more,
+});
 
 export interface Sent {
   method: string;

@@ -10,6 +10,7 @@ import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
 import { percent, say, type Units } from '../shared/units';
 import css from './bench.module.css';
+import { SideBySide } from './SideBySide';
 
 type Two = Schemas['TwoWaysBody'];
 type Run = Schemas['WayRunBody'];
@@ -122,56 +123,27 @@ function Beside({ d, units }: { d: Two; units: Units }) {
           <li key={t}>{t}</li>
         ))}
       </ul>
-      <table>
-        <caption className="sm q">
-          {height(d.height_cm)} high now. {d.weak}
-        </caption>
-        <thead>
-          <tr>
-            <td />
-            {d.ways.map((w, i) => (
-              <td key={i} className={css.pic}>
-                <Silhouette
-                  lines={w.lines.map((l) => l ?? [])}
-                  bearing={0}
-                  top={top}
-                  reach={w.reach_cm}
-                  times={4.4}
-                  across={across}
-                />
-              </td>
-            ))}
-          </tr>
-          <tr>
-            <td />
-            {d.ways.map((w, i) => (
-              <th key={i} scope="col">
-                {w.school} at {percent(w.limit)}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(([name, value]) => (
-            <tr key={name}>
-              <th scope="row">{name}</th>
-              {d.ways.map((w, i) => (
-                <td key={i} className="num">
-                  {value(w)}
-                </td>
-              ))}
-            </tr>
-          ))}
-          <tr>
-            <th scope="row">Held</th>
-            {d.ways.map((w, i) => (
-              <td key={i} className="sm">
-                {w.held ?? 'not within these years'}
-              </td>
-            ))}
-          </tr>
-        </tbody>
-      </table>
+      <SideBySide
+        caption={
+          <>
+            {height(d.height_cm)} high now. {d.weak}
+          </>
+        }
+        sides={d.ways}
+        picture={(w) => (
+          <Silhouette
+            lines={w.lines.map((l) => l ?? [])}
+            bearing={0}
+            top={top}
+            reach={w.reach_cm}
+            times={4.4}
+            across={across}
+          />
+        )}
+        head={(w) => `${w.school} at ${percent(w.limit)}`}
+        rows={rows}
+        words={[['Held', (w) => w.held ?? 'not within these years']]}
+      />
     </section>
   );
 }

@@ -61,21 +61,26 @@ export function tipOf(l: Pick<Limb, 'stations'>): Vec {
   return stationAt(l.stations, stationCount(l.stations) - 1);
 }
 
-/** The place so many centimetres along a limb, by the way along its stations. */
-export function along(stations: readonly number[], cm: number): Vec {
+/** Between which stations a place so many centimetres along a limb lies: after station `k`, by a share `t` of the way; beyond its end, at it. */
+export function onStretch(stations: readonly number[], cm: number): { k: number; t: number } {
   let left = cm;
   const n = stationCount(stations);
   for (let k = 1; k < n; k++) {
     const a = stationAt(stations, k - 1);
     const b = stationAt(stations, k);
     const d = Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]);
-    if (d >= left && d > 0) {
-      const t = left / d;
-      return [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t, a[2] + (b[2] - a[2]) * t];
-    }
+    if (d >= left && d > 0) return { k: k - 1, t: left / d };
     left -= d;
   }
-  return stationAt(stations, n - 1);
+  return { k: Math.max(0, n - 2), t: n > 1 ? 1 : 0 };
+}
+
+/** The place so many centimetres along a limb, by the way along its stations. */
+export function along(stations: readonly number[], cm: number): Vec {
+  const { k, t } = onStretch(stations, cm);
+  const a = stationAt(stations, k);
+  const b = t > 0 ? stationAt(stations, k + 1) : a;
+  return t === 1 ? b : [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t, a[2] + (b[2] - a[2]) * t];
 }
 
 /** How far along a limb its line passes closest to a spot on the screen, and how close, in pixels. */

@@ -31,6 +31,16 @@ export function Weeks({ plan, day, width, phone }: { plan: Plan; day: Day; width
   const now = sky.data?.day === day ? sky.data : undefined;
   const move = (task: string, to?: Day) =>
     set.mutate(to ? { task_id: task, day: to } : { task_id: task }, { onSuccess: () => setMoving('') });
+  const row = {
+    grid,
+    days,
+    today: day,
+    moving,
+    onMove: setMoving,
+    onSet: move,
+    slug: orchard.slug,
+    busy: set.isPending,
+  };
   return (
     <section className="weeks" aria-label="Three weeks">
       <p className={`sm q ${css.says} says`}>{days.says}</p>
@@ -41,33 +51,9 @@ export function Weeks({ plan, day, width, phone }: { plan: Plan; day: Day; width
           <FitRows grid={grid} sky={now} />
           <ul className={`bare ${css.rows} rows`}>
             {plan.trees.map((t) => (
-              <Row
-                key={t.id}
-                owner={t}
-                bars={t.bars}
-                grid={grid}
-                days={days}
-                today={day}
-                moving={moving}
-                onMove={setMoving}
-                onSet={move}
-                slug={orchard.slug}
-                busy={set.isPending}
-              />
+              <Row key={t.id} owner={t} bars={t.bars} {...row} />
             ))}
-            {plan.orchard.length > 0 && (
-              <Row
-                bars={plan.orchard}
-                grid={grid}
-                days={days}
-                today={day}
-                moving={moving}
-                onMove={setMoving}
-                onSet={move}
-                slug={orchard.slug}
-                busy={set.isPending}
-              />
-            )}
+            {plan.orchard.length > 0 && <Row bars={plan.orchard} {...row} />}
           </ul>
           <DayHours grid={grid} days={days} />
         </>

@@ -4,6 +4,7 @@ import { Trouble } from '../../shared/Trouble';
 import { say } from '../../shared/units';
 import { useCompare, type Asking } from './queries';
 import css from '../bench.module.css';
+import { SideBySide } from '../SideBySide';
 
 /** What opens below the drawing is brought into sight. */
 const come = (el: HTMLElement | null) => el?.scrollIntoView({ block: 'nearest' });
@@ -31,47 +32,19 @@ export function Compare({ asking, bearing }: { asking: Asking; bearing: number }
   ];
   return (
     <section ref={come} className={css.compare} aria-label="Winter or summer">
-      <table>
-        <caption className="sm q">
-          {height(d.height_cm)} high now, reach {height(d.reach_cm)}. {d.skipped} {d.weak}
-        </caption>
-        <thead>
-          <tr>
-            <td />
-            {d.outcomes.map((o) => (
-              <td key={o.name} className={css.pic}>
-                <Silhouette
-                  lines={o.lines.map((l) => l ?? [])}
-                  bearing={bearing}
-                  top={top}
-                  reach={d.reach_cm}
-                  times={2.2}
-                />
-              </td>
-            ))}
-          </tr>
-          <tr>
-            <td />
-            {d.outcomes.map((o) => (
-              <th key={o.name} scope="col">
-                {o.name}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(([name, value]) => (
-            <tr key={name}>
-              <th scope="row">{name}</th>
-              {d.outcomes.map((o) => (
-                <td key={o.name} className="num">
-                  {value(o)}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <SideBySide
+        caption={
+          <>
+            {height(d.height_cm)} high now, reach {height(d.reach_cm)}. {d.skipped} {d.weak}
+          </>
+        }
+        sides={d.outcomes}
+        picture={(o) => (
+          <Silhouette lines={o.lines.map((l) => l ?? [])} bearing={bearing} top={top} reach={d.reach_cm} times={2.2} />
+        )}
+        head={(o) => o.name}
+        rows={rows}
+      />
     </section>
   );
 }

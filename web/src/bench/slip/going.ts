@@ -1,4 +1,4 @@
-import { stationAt, stationCount, type Limb } from '../../drawing/wood';
+import { onStretch, type Limb } from '../../drawing/wood';
 import type { Step } from './queries';
 
 /** What of a slip is drawn: its cuts. */
@@ -54,23 +54,13 @@ export function goingOf(limbs: readonly Limb[], slip: Cuts | undefined): Going {
 
 /** Stations with one more, so many centimetres along; and which it is. */
 function withStation(stations: readonly number[], cm: number): { stations: number[]; at: number } {
-  let left = cm;
-  const n = stationCount(stations);
-  for (let k = 1; k < n; k++) {
-    const a = stationAt(stations, k - 1);
-    const b = stationAt(stations, k);
-    const d = Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]);
-    if (d >= left && d > 0) {
-      const t = left / d;
-      const i = (k - 1) * 5;
-      const between = [0, 1, 2, 3].map((j) => {
-        const from = stations[i + j] ?? 0;
-        return from + ((stations[i + 5 + j] ?? 0) - from) * t;
-      });
-      const out = [...stations.slice(0, i + 5), ...between, stations[i + 4] ?? 1, ...stations.slice(i + 5)];
-      return { stations: out, at: k };
-    }
-    left -= d;
-  }
-  return { stations: [...stations], at: n - 1 };
+  const { k, t } = onStretch(stations, cm);
+  if (t === 1) return { stations: [...stations], at: k + 1 }; // it stands there already
+  const i = k * 5;
+  const between = [0, 1, 2, 3].map((j) => {
+    const from = stations[i + j] ?? 0;
+    return from + ((stations[i + 5 + j] ?? 0) - from) * t;
+  });
+  const out = [...stations.slice(0, i + 5), ...between, stations[i + 4] ?? 1, ...stations.slice(i + 5)];
+  return { stations: out, at: k + 1 };
 }

@@ -220,7 +220,8 @@ export interface Sent {
 /** Answers the program's paths with canned bodies and keeps what was sent. */
 export function answer(routes: Record<string, unknown>): Sent[] {
   const sent: Sent[] = [];
-  vi.stubGlobal('fetch', async (input: Request) => {
+  vi.stubGlobal('fetch', async (asked: Request | string, init?: RequestInit) => {
+    const input = typeof asked === 'string' ? new Request(new URL(asked, window.location.origin), init) : asked;
     const url = new URL(input.url, 'http://localhost');
     const text = await input.text();
     sent.push({ method: input.method, path: url.pathname, body: text ? JSON.parse(text) : undefined });

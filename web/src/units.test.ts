@@ -1,5 +1,5 @@
 import { addDays, between, isDay, monthStarts } from './shared/day';
-import { read, say, show, readTemp, showTemp } from './shared/units';
+import { plainNumber, read, say, show, readTemp, showTemp } from './shared/units';
 import { readPoints, writePoints } from './setup/PlotForm';
 import { angleOf, arc, inYear, shareOfYear } from './drawing/time';
 import { lanes } from './year/lanes';
@@ -122,5 +122,12 @@ describe('temperatures', () => {
     expect(showTemp(-2, 'us')).toBe('28.4');
     expect(showTemp(-2, 'metric')).toBe('−2');
     expect(readTemp(showTemp(-7.5, 'us'), 'us')).toBe(-7.5);
+  });
+});
+
+describe('a plain number as typed', () => {
+  it('may have a decimal comma, or a minus as it is printed', () => {
+    expect(['3.5', ' 3,5 ', '-2', '−2', '0', '12'].map(plainNumber)).toEqual([3.5, 3.5, -2, -2, 0, 12]);
+    for (const none of ['', '  ', 'some', '1,2,3', '--3', '3 m']) expect(plainNumber(none)).toBeNaN();
   });
 });

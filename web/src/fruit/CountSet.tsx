@@ -5,7 +5,7 @@ import { Segments } from '../shared/Segments';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
-import { count } from '../shared/units';
+import { count, plainNumber } from '../shared/units';
 import { useLogFruit, type Fruit } from './queries';
 import { Logged } from './forms';
 import css from './fruit.module.css';
@@ -27,7 +27,7 @@ export function CountSet({ fruit }: { fruit: Fruit }) {
   const [clusters, setClusters] = useState(false);
   const [per, setPer] = useState('');
   const [glance, setGlance] = useState<(typeof looks)[number]['value']>();
-  const p = Number(per.replace(',', '.'));
+  const p = plainNumber(per);
   const counts = fruit.limbs.flatMap((l) => {
     const text = typed[l.id]?.trim() ?? '';
     const n = Number(text);

@@ -68,11 +68,15 @@ export function other(value: number, q: Quantity, units: Units): string {
   return say(value, q, units === 'metric' ? 'us' : 'metric');
 }
 
+/** A plain number as typed, its decimal comma and a minus as it is printed too; NaN when it is none. */
+export const plainNumber = (text: string): number =>
+  text.trim() === '' ? NaN : Number(text.trim().replace(',', '.').replace('−', '-'));
+
 /** A number as typed: 3.5, 3,5, 7/8 or 3 1/2; NaN when it is none. */
 function typed(text: string): number {
   const m = /^\s*(?:(\d+)\s+)?(\d+)\/([1-9]\d*)\s*$/.exec(text);
   if (m) return Number(m[1] ?? 0) + Number(m[2]) / Number(m[3]);
-  return text.trim() === '' ? NaN : Number(text.replace(',', '.'));
+  return plainNumber(text);
 }
 
 /** What a person typed, in the program's units; undefined when it is no number. */
@@ -92,8 +96,8 @@ export function showTemp(c: number, units: Units): string {
 
 /** A temperature typed, in °C; undefined when it is no number. */
 export function readTemp(text: string, units: Units): number | undefined {
-  const v = Number(text.replace(',', '.').replace('−', '-'));
-  if (text.trim() === '' || !Number.isFinite(v)) return undefined;
+  const v = plainNumber(text);
+  if (!Number.isFinite(v)) return undefined;
   return Math.round((units === 'us' ? (v - 32) / 1.8 : v) * 100) / 100;
 }
 

@@ -5,7 +5,7 @@ import type { Asking, Slip, Step } from '../bench/slip/queries';
 import type { Waiting } from '../outbox/box';
 import { useHere } from '../shared/orchard';
 import { Trouble } from '../shared/Trouble';
-import { count, percent, say } from '../shared/units';
+import { count, percent, plainNumber, say } from '../shared/units';
 import { finish } from './commands';
 import { choiceOf, finished, movedTo, soFar } from './decided';
 import { woundOf } from './OneStep';
@@ -40,7 +40,7 @@ export function Finish({ steps, slip, asking, code, waiting, began, measured, on
     );
   const submit = () => {
     setTrouble(null);
-    const mins = Number(minutes.replace(',', '.'));
+    const mins = plainNumber(minutes);
     finish(
       asking,
       code,

@@ -6,7 +6,7 @@ import { api, need, type Schemas } from '../shared/api';
 import { addDays, plain, type Day } from '../shared/day';
 import { wrote } from '../shared/stale';
 import { Trouble } from '../shared/Trouble';
-import { count, type Units } from '../shared/units';
+import { count, degree, read, readTemp, unitOf, type Units } from '../shared/units';
 import css from './yard.module.css';
 
 interface Props {
@@ -26,11 +26,8 @@ export function OwnWeather({ slug, today, units }: Props) {
   );
 }
 
-const number = (text: string) => Number(text.replace(',', '.'));
-
 function OwnDay({ slug, today, units }: Props) {
   const client = useQueryClient();
-  const us = units === 'us';
   const [date, setDate] = useState(addDays(today, -1));
   const [low, setLow] = useState('');
   const [high, setHigh] = useState('');
@@ -45,15 +42,13 @@ function OwnDay({ slug, today, units }: Props) {
       return wrote(client);
     },
   });
-  const c = (text: string) => (us ? ((number(text) - 32) * 5) / 9 : number(text));
-  const full =
-    low.trim() !== '' && high.trim() !== '' && [low, high, rain || '0'].every((t) => Number.isFinite(number(t)));
+  const [tmin_c, tmax_c] = [readTemp(low, units), readTemp(high, units)];
+  const rain_mm = rain.trim() === '' ? 0 : read(rain, 'mm', units);
+  const full = tmin_c !== undefined && tmax_c !== undefined && rain_mm !== undefined;
   const submit = (e: FormEvent) => {
     e.preventDefault();
-    const mm = number(rain || '0') * (us ? 25.4 : 1);
-    log.mutate({ date, tmin_c: c(low), tmax_c: c(high), rain_mm: mm });
+    if (full) log.mutate({ date, tmin_c, tmax_c, rain_mm });
   };
-  const degrees = us ? '°F' : '°C';
   return (
     <form onSubmit={submit} aria-label="What your thermometer read">
       <p className="sm q">What stands on your plot counts before the station: a hollow is colder, a wall warmer.</p>
@@ -68,9 +63,9 @@ function OwnDay({ slug, today, units }: Props) {
         />
         {(
           [
-            [`Lowest, ${degrees}`, low, setLow],
-            [`Highest, ${degrees}`, high, setHigh],
-            [`Rain, ${us ? 'in' : 'mm'}`, rain, setRain],
+            [`Lowest, ${degree(units)}`, low, setLow],
+            [`Highest, ${degree(units)}`, high, setHigh],
+            [`Rain, ${unitOf('mm', units)}`, rain, setRain],
           ] as const
         ).map(([label, value, set]) => (
           <TextField

@@ -5,6 +5,7 @@ import { compass } from '../../drawing/wood';
 import { useKept } from '../../shared/kept';
 import { useHere } from '../../shared/orchard';
 import { useShown } from '../../shared/shown';
+import { plainNumber } from '../../shared/units';
 import { apart, corrected, mostApart, readingsWanted, together, type Lie } from './lay';
 import { declinationAt } from './north';
 import { askForSensor, useLie, wantsAsking } from './sensor';
@@ -128,8 +129,8 @@ export default function LayPhone({ limb, busy, onTake }: Props) {
 /** Against a wall whose direction is known, once for a phone. */
 function Calibrate({ raw, offset, onOffset }: { raw: number; offset: number; onOffset: (o: number) => void }) {
   const [wall, setWall] = useState('');
-  const known = Number(wall.replace(',', '.'));
-  const fits = wall.trim() !== '' && known >= 0 && known <= 360;
+  const known = plainNumber(wall);
+  const fits = known >= 0 && known <= 360;
   return (
     <details>
       <summary>Check the compass against a wall</summary>

@@ -3,7 +3,7 @@ import TextField from '@mui/material/TextField';
 import { useState, type FormEvent } from 'react';
 import { useHere } from '../../shared/orchard';
 import { Trouble } from '../../shared/Trouble';
-import { count, read, show, unitOf } from '../../shared/units';
+import { count, plainNumber, read, show, unitOf } from '../../shared/units';
 import { useOfferUndo } from '../../shared/undo';
 import { useLogSlip, type Asking, type Slip } from './queries';
 import css from '../bench.module.css';
@@ -31,7 +31,7 @@ export function LogSlip({ slip, asking, code, onDone }: Props) {
       const d = read(mm[s.n] ?? '', 'mm', units);
       return { cut: s.cut, ...(d === undefined ? {} : { d_mm: d }) };
     });
-    const spent = Number(minutes.replace(',', '.'));
+    const spent = plainNumber(minutes);
     log.mutate(
       {
         based_on: slip.revision,

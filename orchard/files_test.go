@@ -1,7 +1,6 @@
 package orchard_test
 
 import (
-	"encoding/json"
 	"testing"
 
 	"github.com/stretchr/testify/require"
@@ -94,17 +93,4 @@ func TestAQuestionAboutALimbThatIsNoneIsNotAnswered(t *testing.T) {
 	var f given.Fault
 	require.ErrorAs(t, err, &f, "what is asked in a body names its field")
 	require.Equal(t, given.Fault{Code: "no_limb", Field: "limb", Given: "S99", Expected: "a limb that still stands on this map"}, f)
-}
-
-func TestABenchIsOneAnswerHoweverItIsSent(t *testing.T) {
-	k := open(t)
-	first, err := k.keeper.Bench(ctx, k.at(k.vase), orchard.Ahead{})
-	require.NoError(t, err)
-	again, err := k.keeper.Bench(ctx, k.at(k.vase), orchard.Ahead{})
-	require.NoError(t, err)
-	one, err := json.Marshal(first)
-	require.NoError(t, err)
-	two, err := json.Marshal(again)
-	require.NoError(t, err)
-	require.JSONEq(t, string(one), string(two))
 }

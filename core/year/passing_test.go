@@ -1,7 +1,6 @@
 package year_test
 
 import (
-	"fmt"
 	"testing"
 
 	"github.com/stretchr/testify/require"
@@ -75,7 +74,7 @@ func TestAJobIsOpenInItsWindowAndNowhereElse(t *testing.T) {
 
 // A job that was logged as done is done from then on, whatever day is looked at, and leaves the docket.
 func TestWhatIsDoneStaysDone(t *testing.T) {
-	logged := 0
+	done := 0
 	for _, date := range []string{"2026-12-10", "2027-03-05", "2027-05-20", "2027-07-05", "2027-09-15"} {
 		s := wholeYard(t, "lower-terrace")
 		var ids []string
@@ -103,35 +102,12 @@ func TestWhatIsDoneStaysDone(t *testing.T) {
 				}
 			}
 			for _, id := range ids {
-				logged++
+				if states[id] == year.IsDone {
+					done++
+				}
 				require.Contains(t, []year.State{year.IsDone, ""}, states[id], "%s logged on %s, looked at on %s", id, date, later)
 			}
 		}
 	}
-	require.Greater(t, logged, 200)
-}
-
-// After its fruit was picked a tree has no work left that is about that fruit.
-func TestPickedFruitIsNeitherThinnedNorCountedNorBagged(t *testing.T) {
-	about := map[year.TaskKind]bool{year.Thin: true, year.FrostCount: true, year.CountSet: true, year.Bag: true, year.Prop: true, year.SecondLook: true}
-	s := wholeYard(t, "lower-terrace")
-	picked := 0
-	for i, tp := range s.plan("2027-02-20").Trees {
-		for _, x := range find(tp, year.HarvestTask) {
-			on := x.Window.Opens.Day
-			alone := at(t, "lower-terrace", s.yard.Trees[i]).with(year.Entry{
-				ID: "h", Tree: tp.Tree.ID, Date: on, Kind: year.WorkEntry, Task: year.HarvestTask, TaskID: x.ID, Outcome: year.Done, Minutes: 30,
-			})
-			if year.SeasonOf(on+1, false) != 2027 {
-				continue
-			}
-			picked++
-			for _, task := range alone.on((on + 1).String()).Tasks {
-				if about[task.Kind] {
-					require.NotContains(t, []year.State{year.Open, year.Closing}, task.State, "%s after picking on %s", task.ID, on)
-				}
-			}
-		}
-	}
-	require.Greater(t, picked, 8, fmt.Sprint(picked))
+	require.Greater(t, done, 200)
 }

@@ -3,12 +3,14 @@
 # make test-quick  the same without a browser and the long proofs
 # make torture  kills it a thousand times and sends it what no field means
 SHELL := /bin/bash
+# the program holds no C: one way of compiling for checks, tests and what ships
+export CGO_ENABLED := 0
 NPM := npm --no-update-notifier --loglevel=error
 GO_SOURCES := $(shell find . -name '*.go' -not -path '*/node_modules/*') go.mod go.sum $(shell find store/migrations core -name '*.sql' -o -name '*.json' -o -name '*.csv' -o -name '*.gz')
 GO_SOURCES += $(wildcard paper/fonts/*.ttf)
 WEB_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts web/tsconfig.json
 
-.PHONY: demo serve build test test-quick test-go test-web test-e2e torture fuzz bench lint format types screenshots chromium clean
+.PHONY: demo serve build test test-quick test-go test-web test-e2e torture fuzz bench lint lint-go lint-web format types screenshots chromium clean
 
 demo: build
 	@./bin/vertumna demo $(ARGS)
@@ -16,7 +18,7 @@ demo: build
 build: bin/vertumna
 
 bin/vertumna: $(GO_SOURCES) web/dist/index.html
-	CGO_ENABLED=0 go build -o $@ ./cmd/vertumna
+	go build -o $@ ./cmd/vertumna
 
 web/node_modules/.ready: web/package-lock.json
 	cd web && $(NPM) ci && touch node_modules/.ready
@@ -27,14 +29,17 @@ e2e/node_modules/.ready: e2e/package-lock.json
 web/dist/index.html: $(WEB_SOURCES) web/node_modules/.ready
 	cd web && $(NPM) run build && touch dist/.gitkeep
 
-test: lint test-go test-web test-e2e
+test:
+	@$(MAKE) --no-print-directory -j2 -Otarget lint
+	@$(MAKE) --no-print-directory test-go test-web test-e2e
 
 # what needs no browser: the laws and vectors of the core, and every screen's parts
 test-quick: lint test-web
-	go test ./core/... ./web ./store ./exchange ./words ./paper ./weather ./station ./contract ./internal/...
+	go test -vet=off ./core/... ./web ./store ./exchange ./words ./paper ./weather ./station ./contract ./internal/...
 
+# vet has looked in lint
 test-go:
-	go test -timeout 15m ./...
+	go test -vet=off -timeout 15m ./...
 
 test-web: web/node_modules/.ready
 	cd web && $(NPM) test
@@ -45,10 +50,14 @@ test-e2e: build e2e/node_modules/.ready chromium
 chromium:
 	@command -v chromium-headless-shell >/dev/null || command -v chromium >/dev/null || test -n "$$CHROMIUM" || (apt-get update -qq && (DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium-headless-shell >/dev/null || DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium >/dev/null)) || (echo "Chromium is needed for the tests: install it, or name it in CHROMIUM"; exit 1)
 
-lint: web/node_modules/.ready
+lint: lint-go lint-web
+
+lint-go:
 	@test -z "$$(go tool gofumpt -l api cmd contract core demo exchange internal orchard paper station store weather words web/*.go)" || (echo "gofumpt wants these formatted (make format):"; go tool gofumpt -l api cmd contract core demo exchange internal orchard paper station store weather words web/*.go; exit 1)
 	go vet ./...
 	go tool staticcheck ./...
+
+lint-web: web/node_modules/.ready
 	@! grep -n '"resolved"' web/package-lock.json e2e/package-lock.json || (echo "a lock file carries download addresses"; exit 1)
 	cd web && $(NPM) run lint && npx --no-install tsc --noEmit
 	@cd web && node types/make.mjs ../api/openapi.json node_modules/.schema.d.ts && cmp -s node_modules/.schema.d.ts src/shared/schema.gen.d.ts || (echo "the TypeScript types have drifted from api/openapi.json: run make types"; exit 1)

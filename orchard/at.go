@@ -29,12 +29,20 @@ type SlipAt struct {
 
 // at gathers what a tree's answers are made from.
 func (k *Keeper) at(ctx context.Context, a At) (*standing, error) {
+	return k.atBy(ctx, a, func(c *store.Contents) (*store.Contents, error) { return c, nil })
+}
+
+// atBy is the same of an orchard as it would be were it kept another way.
+func (k *Keeper) atBy(ctx context.Context, a At, kept func(*store.Contents) (*store.Contents, error)) (*standing, error) {
 	o, err := k.store.Orchard(ctx, a.Slug)
 	if err != nil {
 		return nil, err
 	}
 	c, err := k.read(ctx, o)
 	if err != nil {
+		return nil, err
+	}
+	if c, err = kept(c); err != nil {
 		return nil, err
 	}
 	if !a.Day.Known() {

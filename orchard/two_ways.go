@@ -85,21 +85,7 @@ func (k *Keeper) TwoWays(ctx context.Context, a At, ways [2]Way, years int) (*Tw
 
 // slipBy is a tree's slip as another school and limit would have it. Nothing of it is kept.
 func (k *Keeper) slipBy(ctx context.Context, a At, w Way, field string) (*slipMade, error) {
-	o, err := k.store.Orchard(ctx, a.Slug)
-	if err != nil {
-		return nil, err
-	}
-	c, err := k.read(ctx, o)
-	if err != nil {
-		return nil, err
-	}
-	if c, err = keptBy(c, a.Tree, w, field); err != nil {
-		return nil, err
-	}
-	if !a.Day.Known() {
-		a.Day = k.today()
-	}
-	b, err := standOn(c, a.Tree, a.Day)
+	b, err := k.atBy(ctx, a, func(c *store.Contents) (*store.Contents, error) { return keptBy(c, a.Tree, w, field) })
 	if err != nil {
 		return nil, err
 	}
@@ -108,10 +94,10 @@ func (k *Keeper) slipBy(ctx context.Context, a At, w Way, field string) (*slipMa
 		return nil, err
 	}
 	return k.slipOn(ctx, b, kept, func(day almanac.Day) (*year.TreePlan, error) {
-		if c.Orchard.Site == nil {
+		if b.contents.Orchard.Site == nil {
 			return nil, nil
 		}
-		p, err := k.imagined(ctx, c, day)
+		p, err := k.imagined(ctx, b.contents, day)
 		if err != nil {
 			return nil, err
 		}

@@ -69,5 +69,6 @@ export default defineConfig({
     setupFiles: ['src/test-setup.ts'],
     testTimeout: 90_000,
     maxWorkers: '100%', // else a machine of two cores tests on one
+    isolate: false, // modules are read once a worker; each file has a page of its own all the same
   },
 });

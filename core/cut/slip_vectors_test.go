@@ -4,8 +4,6 @@ import (
 	"encoding/json"
 	"fmt"
 	"math"
-	"os"
-	"path/filepath"
 	"slices"
 	"testing"
 
@@ -131,36 +129,21 @@ type planCase struct {
 var beyond = []find.Code{"old_upright", "over_long", "resting", "top_heavy", "weak", "bare_leader", "wall", "headed_again", "renewal_due"}
 
 func eachPlan(t *testing.T, test func(t *testing.T, c *planCase)) {
-	files, err := filepath.Glob(filepath.Join(vectors.Dir("limbs"), "*.json"))
-	require.NoError(t, err)
-	trees := 0
-	for _, file := range files {
-		text, err := os.ReadFile(file)
-		require.NoError(t, err)
-		var named struct{ Case string }
-		require.NoError(t, json.Unmarshal(text, &named), file)
-		if named.Case == "" {
-			continue // tables, sketches and laws: read by their own tests
-		}
+	plans := 0
+	vectors.Trees(t, func(t *testing.T, text []byte) {
 		c := &planCase{}
-		require.NoError(t, json.Unmarshal(text, c), file)
-		if c.Expect.Plan == nil {
-			continue // bad input and yards of light have no plan
+		require.NoError(t, json.Unmarshal(text, c))
+		if c.Expect.Plan != nil { // bad input and yards of light have none
+			plans++
+			test(t, c)
 		}
-		trees++
-		t.Run(c.Case, func(t *testing.T) { test(t, c) })
-	}
-	require.NotZero(t, trees)
+	})
+	require.NotZero(t, plans)
 }
 
 func (c *planCase) tree(t *testing.T, season limb.Season) growth.Tree {
 	t.Helper()
-	doc, err := limb.Parse(c.Input)
-	require.NoError(t, err)
-	doc.Season = season
-	m, err := limb.Check(doc)
-	require.NoError(t, err)
-	return growth.Tree{Map: m, Latitude: 45, Given: c.LightGiven}
+	return growth.Tree{Map: vectors.Map(t, c.Input, season), Latitude: 45, Given: c.LightGiven}
 }
 
 func (c *planCase) reading(m *limb.Map) find.Reading {

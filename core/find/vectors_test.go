@@ -58,35 +58,17 @@ type expectedFinding struct {
 }
 
 func eachCase(t *testing.T, test func(t *testing.T, c vectorCase, m *limb.Map, r find.Reading)) {
-	files, err := filepath.Glob(filepath.Join(vectors.Dir("limbs"), "*.json"))
-	require.NoError(t, err)
-	trees := 0
-	for _, file := range files {
-		text, err := os.ReadFile(file)
-		require.NoError(t, err)
-		var named struct{ Case string }
-		require.NoError(t, json.Unmarshal(text, &named), file)
-		if named.Case == "" {
-			continue // tables, sketches, laws: read by their own tests
-		}
+	vectors.Trees(t, func(t *testing.T, text []byte) {
 		var c vectorCase
-		require.NoError(t, json.Unmarshal(text, &c), file)
-		trees++
-		t.Run(c.Case, func(t *testing.T) {
-			m, r := c.reading(t)
-			test(t, c, m, r)
-		})
-	}
-	require.NotZero(t, trees)
+		require.NoError(t, json.Unmarshal(text, &c))
+		m, r := c.reading(t)
+		test(t, c, m, r)
+	})
 }
 
 func (c vectorCase) reading(t *testing.T) (*limb.Map, find.Reading) {
 	t.Helper()
-	doc, err := limb.Parse(c.Input)
-	require.NoError(t, err)
-	doc.Season = c.Season
-	m, err := limb.Check(doc)
-	require.NoError(t, err)
+	m := vectors.Map(t, c.Input, c.Season)
 	r := find.Reading{Light: make(limb.Light, m.Len()), Options: find.Defaults()}
 	for i := range r.Light {
 		r.Light[i] = c.LightGiven[m.Axes[i].ID]

@@ -3,8 +3,6 @@ package growth_test
 import (
 	"encoding/json"
 	"math"
-	"os"
-	"path/filepath"
 	"testing"
 
 	"github.com/stretchr/testify/require"
@@ -42,38 +40,24 @@ func cutsOf(in []expectedCut) []growth.Cut {
 }
 
 func TestVectorsSeason(t *testing.T) {
-	files, err := filepath.Glob(filepath.Join(vectors.Dir("limbs"), "*.json"))
-	require.NoError(t, err)
 	seasons := 0
-	for _, file := range files {
-		text, err := os.ReadFile(file)
-		require.NoError(t, err)
-		var named struct{ Case string }
-		require.NoError(t, json.Unmarshal(text, &named), file)
-		if named.Case == "" {
-			continue // tables, sketches and laws: read by their own tests
-		}
+	vectors.Trees(t, func(t *testing.T, text []byte) {
 		var c struct {
-			Season     limb.Season
 			Input      json.RawMessage
 			LightGiven map[string]float64 `json:"light_given"`
 			Expect     struct{ Growth []seasonCase }
 		}
-		require.NoError(t, json.Unmarshal(text, &c), file)
+		require.NoError(t, json.Unmarshal(text, &c))
 		for _, s := range c.Expect.Growth {
 			seasons++
-			t.Run(named.Case+" "+s.Name, func(t *testing.T) {
-				doc, err := limb.Parse(c.Input)
-				require.NoError(t, err)
-				m, err := limb.Check(doc)
-				require.NoError(t, err)
-				tree, r, err := growth.Grow(growth.Tree{Map: m, Latitude: 45, Given: c.LightGiven},
+			t.Run(s.Name, func(t *testing.T) {
+				tree, r, err := growth.Grow(growth.Tree{Map: vectors.Map(t, c.Input, ""), Latitude: 45, Given: c.LightGiven},
 					growth.Work{Dormant: cutsOf(s.Dormant), Summer: cutsOf(s.Summer), At: s.TSummer})
 				require.NoError(t, err)
 				requireSeason(t, s, tree, r)
 			})
 		}
-	}
+	})
 	require.NotZero(t, seasons)
 }
 

@@ -21,43 +21,27 @@ func read(t *testing.T, file string, into any) {
 }
 
 func TestVectorsLightOfLimbs(t *testing.T) {
-	files, err := filepath.Glob(filepath.Join(vectors.Dir("limbs"), "*.json"))
-	require.NoError(t, err)
-	trees := 0
-	for _, file := range files {
-		var named struct{ Case string }
-		read(t, file, &named)
-		if named.Case == "" {
-			continue // tables and the yard: read by their own tests
-		}
-		trees++
-		t.Run(named.Case, func(t *testing.T) {
-			var c struct {
-				Season limb.Season
-				Input  json.RawMessage
-				Expect struct {
-					Light struct {
-						Latitude float64
-						Set      light.Set
-						Values   map[string]float64
-					}
+	vectors.Trees(t, func(t *testing.T, text []byte) {
+		var c struct {
+			Season limb.Season
+			Input  json.RawMessage
+			Expect struct {
+				Light struct {
+					Latitude float64
+					Set      light.Set
+					Values   map[string]float64
 				}
-				Tolerance struct{ Light float64 }
 			}
-			read(t, file, &c)
-			doc, err := limb.Parse(c.Input)
-			require.NoError(t, err)
-			doc.Season = c.Season
-			m, err := limb.Check(doc)
-			require.NoError(t, err)
-			got := light.OfTree(m, c.Expect.Light.Latitude, c.Expect.Light.Set)
-			require.Len(t, c.Expect.Light.Values, m.Len())
-			for i := range m.Axes {
-				require.InDelta(t, c.Expect.Light.Values[m.Axes[i].ID], got[i], c.Tolerance.Light, m.Axes[i].ID)
-			}
-		})
-	}
-	require.NotZero(t, trees)
+			Tolerance struct{ Light float64 }
+		}
+		require.NoError(t, json.Unmarshal(text, &c))
+		m := vectors.Map(t, c.Input, c.Season)
+		got := light.OfTree(m, c.Expect.Light.Latitude, c.Expect.Light.Set)
+		require.Len(t, c.Expect.Light.Values, m.Len())
+		for i := range m.Axes {
+			require.InDelta(t, c.Expect.Light.Values[m.Axes[i].ID], got[i], c.Tolerance.Light, m.Axes[i].ID)
+		}
+	})
 }
 
 type yardVectors struct {

@@ -80,29 +80,12 @@ type expectedBud struct {
 
 // eachCase reads every file of the group whole and runs the test on those that hold a tree.
 func eachCase(t *testing.T, test func(t *testing.T, c vectorCase, m *limb.Map, light limb.Light)) {
-	files, err := filepath.Glob(filepath.Join(vectors.Dir("limbs"), "*.json"))
-	require.NoError(t, err)
-	trees := 0
-	for _, file := range files {
-		text, err := os.ReadFile(file)
-		require.NoError(t, err)
+	vectors.Trees(t, func(t *testing.T, text []byte) {
 		var c vectorCase
-		require.NoError(t, json.Unmarshal(text, &struct{ Case *string }{&c.Case}), file)
-		if c.Case == "" {
-			continue // tables of species, sketches, laws: read by their own tests
-		}
-		require.NoError(t, json.Unmarshal(text, &c), file)
-		trees++
-		t.Run(c.Case, func(t *testing.T) {
-			doc, err := limb.Parse(c.Input)
-			require.NoError(t, err)
-			doc.Season = c.Season
-			m, err := limb.Check(doc)
-			require.NoError(t, err)
-			test(t, c, m, lightOf(m, c.LightGiven))
-		})
-	}
-	require.NotZero(t, trees)
+		require.NoError(t, json.Unmarshal(text, &c))
+		m := vectors.Map(t, c.Input, c.Season)
+		test(t, c, m, lightOf(m, c.LightGiven))
+	})
 }
 
 func lightOf(m *limb.Map, given map[string]float64) limb.Light {

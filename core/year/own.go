@@ -102,7 +102,7 @@ func orchardTasks(y *Yard, entries []Entry, season int, shown almanac.Day, pace 
 				t.Minutes, t.MinutesEstimated = facts.Minutes*pace, true
 			}
 			t.Entries = done[t.ID]
-			t.settle(shown)
+			t.settle(shown, false)
 			out = append(out, t)
 		}
 	}

@@ -1,6 +1,7 @@
 package year_test
 
 import (
+	"slices"
 	"testing"
 
 	"github.com/stretchr/testify/require"
@@ -110,4 +111,76 @@ func TestWhatIsDoneStaysDone(t *testing.T) {
 		}
 	}
 	require.Greater(t, done, 200)
+}
+
+// Fruit that was taken off, early or ripe, asks for no more work: what was to be done while it hung is gone, what was done of it stays,
+// and nothing else of the tree's year moves.
+func TestNothingIsAskedOfFruitThatIsPicked(t *testing.T) {
+	gone, stayed, cutShort := 0, 0, 0
+	for _, picked := range []string{"2027-05-25", "2027-06-25", "2027-07-20", "2027-08-20"} {
+		s := wholeYard(t, "lower-terrace")
+		before := s.plan(picked)
+		thinned := map[string]bool{}
+		for _, tp := range before.Trees {
+			for _, x := range tp.Tasks {
+				out := year.Done
+				switch {
+				case x.Kind == year.Thin && x.Group != "" && x.State != year.Opens:
+					thinned[x.ID] = true
+					out = []year.Outcome{year.Part, year.Done}[len(thinned)%2]
+				case x.Kind != year.HarvestTask:
+					continue
+				}
+				s.with(work(picked, x.Kind, func(e *year.Entry) {
+					e.ID, e.Tree, e.TaskID, e.Season, e.Outcome = "e"+x.ID, x.Tree, x.ID, x.Season, out
+				}))
+			}
+		}
+		fruit := []year.TaskKind{year.CountSet, year.Thin, year.Bag, year.SecondLook, year.Unbag, year.Prop, year.LeavesOff}
+		for _, later := range []almanac.Day{day(picked), day(picked) + 3, day(picked) + 40} {
+			if year.SeasonOf(later, false) != 2027 {
+				continue
+			}
+			plain := wholeYard(t, "lower-terrace").plan(later.String())
+			for i, tp := range s.plan(later.String()).Trees {
+				is := map[string]year.Task{}
+				for _, x := range tp.Tasks {
+					is[x.ID] = x
+				}
+				bore := false
+				for _, x := range tp.Tasks {
+					bore = bore || x.Kind == year.HarvestTask
+				}
+				if !bore {
+					continue
+				}
+				for _, x := range plain.Trees[i].Tasks {
+					now, told := is[x.ID]
+					switch {
+					case thinned[x.ID]:
+						require.Contains(t, []year.State{year.IsDone, year.IsPart}, now.State, "%s on %s", x.ID, later)
+						stayed++
+						if now.State == year.IsPart {
+							require.Empty(t, now.Group, "%s on %s", x.ID, later)
+							cutShort++
+						}
+					case !slices.Contains(fruit, x.Kind):
+						require.True(t, told, "%s on %s", x.ID, later)
+						require.Equal(t, x.Window, now.Window, x.ID)
+					case x.Window.Closes.Day >= day(picked):
+						require.False(t, told, "%s picked on %s, on %s: %s", x.ID, picked, later, now.State)
+						gone++
+					default:
+						require.Equal(t, x.State, now.State, x.ID)
+					}
+				}
+				for _, x := range tp.Tasks {
+					require.False(t, slices.Contains(fruit, x.Kind) && x.Group != "" && len(x.Entries) == 0, "%s on %s", x.ID, later)
+				}
+			}
+		}
+	}
+	require.Greater(t, gone, 50)
+	require.Positive(t, stayed)
+	require.Positive(t, cutShort)
 }

@@ -116,8 +116,11 @@ func planTree(y *Yard, e *almanac.Ensemble, t *Tree, entries []Entry, shown alma
 		}
 	}
 	for _, d := range all {
-		if d.opens.Day.Known() && d.closes.Day.Known() {
-			tp.Tasks = append(tp.Tasks, c.task(d, shown, pace))
+		if !d.opens.Day.Known() || !d.closes.Day.Known() {
+			continue
+		}
+		if task := c.task(d, shown, pace); !c.cameTooLate(&task) {
+			tp.Tasks = append(tp.Tasks, task)
 		}
 	}
 	tp.Warnings = c.warnings()
@@ -186,8 +189,27 @@ func (c *context) task(d draft, shown almanac.Day, pace float64) Task {
 	if r, ok := t.Window.uncertain(); ok {
 		t.Reasons = append(t.Reasons, r)
 	}
-	t.settle(shown)
+	t.settle(shown, wantsFruit[t.Kind] && c.picked().Known())
 	return t
+}
+
+// wantsFruit are the jobs that are done while fruit hangs: they end with the picking.
+var wantsFruit = map[TaskKind]bool{CountSet: true, Thin: true, Bag: true, SecondLook: true, Unbag: true, Prop: true, LeavesOff: true}
+
+// picked is the day the season's fruit was taken off for good, early or ripe; NoDay while some hangs.
+func (c *context) picked() almanac.Day {
+	for _, e := range c.logged(HarvestTask) {
+		if e.Outcome == Done || e.Outcome == NothingNeeded {
+			return e.Date
+		}
+	}
+	return almanac.NoDay
+}
+
+// cameTooLate says of a job that the fruit it is done on was picked before its time was over, and that nothing of it was done.
+func (c *context) cameTooLate(t *Task) bool {
+	picked := c.picked()
+	return wantsFruit[t.Kind] && picked.Known() && picked <= t.Window.Closes.Day && len(t.Entries) == 0
 }
 
 // TroubleEntry records that a job did not go as meant, with its cause in Reason.

@@ -3,10 +3,10 @@ package year
 import "vertumna/core/almanac"
 
 // settle works out the state and the docket group of a task on the day shown. A task stands in one group: wait, then
-// closing soon, then any time, then do now.
-func (t *Task) settle(shown almanac.Day) {
+// closing soon, then any time, then do now. What was begun ends with its window, or where the thing it is done on is gone.
+func (t *Task) settle(shown almanac.Day, gone bool) {
 	opens, closes := t.Window.Opens.Day, t.Window.Closes.Day
-	if s, final := t.loggedState(shown > closes); final {
+	if s, final := t.loggedState(gone || shown > closes); final {
 		t.State = s
 		return
 	}

@@ -14,6 +14,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"vertumna/core/given"
+	"vertumna/core/limb"
 )
 
 // Dir is the folder of a package's vectors, seen from the package that is tested.
@@ -43,6 +44,40 @@ func Plain[In any](text []byte) (In, error) {
 	var in In
 	err := json.Unmarshal(text, &in)
 	return in, err
+}
+
+// Trees runs a test on every file of the limbs that holds a tree: the file's text, whole. Tables, sketches and laws are read by tests of
+// their own.
+func Trees(t *testing.T, test func(t *testing.T, text []byte)) {
+	t.Helper()
+	files, err := filepath.Glob(filepath.Join(Dir("limbs"), "*.json"))
+	require.NoError(t, err)
+	trees := 0
+	for _, file := range files {
+		text, err := os.ReadFile(file)
+		require.NoError(t, err)
+		var named struct{ Case string }
+		require.NoError(t, json.Unmarshal(text, &named), file)
+		if named.Case == "" {
+			continue
+		}
+		trees++
+		t.Run(named.Case, func(t *testing.T) { test(t, text) })
+	}
+	require.NotZero(t, trees)
+}
+
+// Map is the limb map of a vector's input, taken in a season; an empty one leaves the input's own.
+func Map(t *testing.T, input json.RawMessage, season limb.Season) *limb.Map {
+	t.Helper()
+	doc, err := limb.Parse(input)
+	require.NoError(t, err)
+	if season != "" {
+		doc.Season = season
+	}
+	m, err := limb.Check(doc)
+	require.NoError(t, err)
+	return m
 }
 
 // file is a file of vectors of one model.

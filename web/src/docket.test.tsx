@@ -2,7 +2,7 @@ import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Docket } from './yard/Docket';
 import type { Docket as Data, Task } from './shared/api';
-import { show } from './testing.test-data';
+import { docket, show } from './testing.test-data';
 
 const task = (id: string, code: string, more: Partial<Task> = {}): Task => ({
   id,
@@ -35,20 +35,7 @@ const task = (id: string, code: string, more: Partial<Task> = {}): Task => ({
   ...more,
 });
 
-const data = (more: Partial<Data>): Data => ({
-  day: '2027-02-20',
-  minutes: 15,
-  minutes_says: '15 min',
-  now: [],
-  closing: [],
-  opening: [],
-  wait: [],
-  missed: [],
-  anytime: [],
-  local_rules: 'Local rules first.',
-  see: [],
-  ...more,
-});
+const data = (more: Partial<Data>) => docket({ minutes: 15, minutes_says: '15 min', ...more });
 
 describe('the docket', () => {
   it('puts one job on many trees in one row and logs the tree chosen', async () => {

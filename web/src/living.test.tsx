@@ -1,18 +1,8 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { bar, meta, openApp, orchard, plan, tree } from './testing.test-data';
+import { bar, docket, meta, openApp, orchard, plan, tree } from './testing.test-data';
 
-const docket = {
-  day: '2027-02-20',
-  minutes: 0,
-  minutes_says: '',
-  now: [],
-  closing: [],
-  opening: [],
-  wait: [],
-  missed: [],
-  anytime: [],
-  local_rules: 'Local rules first.',
+const today = docket({
   see: [
     {
       stage: 'bud_swell',
@@ -24,7 +14,7 @@ const docket = {
       ],
     },
   ],
-};
+});
 
 const days = (more: object = {}) => ({
   day: '2027-02-20',
@@ -107,7 +97,7 @@ const routes = {
       tree({ bars: [bar(), { ...bar(), id: 'b2', title: 'White paint', short: 'paint', mark: 'care', cut: false }] }),
     ],
   }),
-  'GET /api/orchards/here/docket': docket,
+  'GET /api/orchards/here/docket': today,
   'GET /api/orchards/here/weather': { day: '2027-02-20', says: '', fits: [], days: [], notices: [] },
   'GET /api/orchards/here/days': days(),
   'GET /api/orchards/here/days/costs': costs,

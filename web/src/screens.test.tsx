@@ -1,10 +1,10 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import type { Entry } from './shared/api';
-import { bar, meta, openApp as openAt, orchard, plan, refusal, tree } from './testing.test-data';
+import type { Entry, Task } from './shared/api';
+import { bar, docket, meta, openApp as openAt, orchard, plan, refusal, tree } from './testing.test-data';
 import { entryWords } from './yard/TreePanel';
 
-const task = {
+const task: Task = {
   ...bar(),
   season: 2027,
   tree_id: 't1',
@@ -24,19 +24,7 @@ const task = {
   others: [],
   grades: [{ level: 'better', says: 'Better: the worst cold is over.' }],
 };
-const docket = {
-  day: '2027-02-20',
-  minutes: 60,
-  minutes_says: '1 h',
-  now: [task],
-  closing: [],
-  opening: [],
-  wait: [],
-  missed: [],
-  anytime: [],
-  local_rules: 'Local rules first.',
-  see: [],
-};
+const today = docket({ minutes: 60, minutes_says: '1 h', now: [task] });
 const journal: Entry[] = [
   {
     id: 'e1',
@@ -99,7 +87,7 @@ const base = {
   'GET /api/orchards': [orchard, { ...orchard, slug: 'there', name: 'There' }],
   'GET /api/orchards/here': { orchard, warnings: [], site_defaults: {} },
   'GET /api/orchards/here/plan': plan(),
-  'GET /api/orchards/here/docket': docket,
+  'GET /api/orchards/here/docket': today,
   'GET /api/orchards/here/trees': [doc],
   'GET /api/orchards/here/entries': journal,
   'GET /api/orchards/here/trees/t1/plan': {

@@ -5,7 +5,7 @@ import type { ReactNode } from 'react';
 import { BrowserRouter } from 'react-router';
 import { App } from './App';
 import type { Limb } from './drawing/wood';
-import type { Bar, Meta, Orchard, Plan, Site, TreeSummary } from './shared/api';
+import type { Bar, Docket, Meta, Orchard, Plan, Site, TreeSummary } from './shared/api';
 import { HereContext } from './shared/orchard';
 import { makeTheme } from './shared/theme';
 import type { Units } from './shared/units';
@@ -105,6 +105,22 @@ export const tree = (more: Partial<TreeSummary> = {}): TreeSummary => ({
     carried: [],
     says: '10 % of 20 % has gone.',
   },
+  ...more,
+});
+
+/** A docket with nothing on it. */
+export const docket = (more: Partial<Docket> = {}): Docket => ({
+  day: '2027-02-20',
+  minutes: 0,
+  minutes_says: '',
+  now: [],
+  closing: [],
+  opening: [],
+  wait: [],
+  missed: [],
+  anytime: [],
+  local_rules: 'Local rules first.',
+  see: [],
   ...more,
 });
 

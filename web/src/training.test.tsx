@@ -163,33 +163,24 @@ describe('a limb bent', () => {
 
   it('offers no device where none will do, and none where one is on', () => {
     answer({});
-    const { unmount } = show(
-      <BendPanel
-        late={false}
-        bend={bend({ device: 'none', says: ['Too thick to bend.'] })}
-        others={[]}
-        even={[]}
-        which={which}
-        error={null}
-        asked={{ limb: 'S4' }}
-        onAsk={vi.fn()}
-      />,
-    );
+    const alone = (of: ReturnType<typeof bend>) =>
+      show(
+        <BendPanel
+          late={false}
+          bend={of}
+          others={[]}
+          even={[]}
+          which={which}
+          error={null}
+          asked={{ limb: 'S4' }}
+          onAsk={vi.fn()}
+        />,
+      );
+    const { unmount } = alone(bend({ device: 'none', says: ['Too thick to bend.'] }));
     expect(screen.queryByRole('button', { name: /It holds/ })).toBeNull();
     expect(screen.getByText('Too thick to bend.')).toBeInTheDocument();
     unmount();
-    show(
-      <BendPanel
-        late={false}
-        bend={bend({ rig: 'r' })}
-        others={[]}
-        even={[]}
-        which={which}
-        error={null}
-        asked={{ limb: 'S4' }}
-        onAsk={vi.fn()}
-      />,
-    );
+    alone(bend({ rig: 'r' }));
     expect(screen.queryByRole('button', { name: /It holds/ })).toBeNull();
     expect(screen.getByText(/A device is on this limb/)).toBeInTheDocument();
   });

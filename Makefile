@@ -35,11 +35,11 @@ test:
 
 # what needs no browser: the laws and vectors of the core, and every screen's parts
 test-quick: lint test-web
-	go test -vet=off ./core/... ./web ./store ./exchange ./words ./paper ./weather ./station ./contract ./internal/...
+	GOGC=400 go test -vet=off ./core/... ./web ./store ./exchange ./words ./paper ./weather ./station ./contract ./internal/...
 
 # vet has looked in lint
 test-go:
-	go test -vet=off -timeout 15m ./...
+	GOGC=400 go test -vet=off -timeout 15m ./...
 
 test-web: web/node_modules/.ready
 	cd web && $(NPM) test

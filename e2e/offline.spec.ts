@@ -153,7 +153,7 @@ test(
           await route.abort();
         } else await route.continue();
       });
-      tapped.push(taps(p, march, 20));
+      tapped.push(taps(p, march, 10));
     }
     const n = (await Promise.all(tapped)).reduce((sum, x) => sum + x, 0);
     for (const p of [page, other]) {

@@ -109,7 +109,7 @@ describe('the fields of a form', () => {
     ]);
     expect(screen.getByLabelText('Height, m')).toBeInvalid();
     expect(screen.getByText('40 m given, 0.1 to 15 m expected')).toBeInTheDocument();
-    expect(screen.getByText('no day after today')).toBeInTheDocument();
+    expect(screen.getByText('"2050-01-01" given, no day after today expected')).toBeInTheDocument();
     expect(screen.queryByText('empty: long ago')).toBeNull();
     expect(screen.getByLabelText('East, m')).toBeValid();
   });

@@ -277,6 +277,41 @@ describe('the place', () => {
     expect(screen.getByText(/Last spring frost about 05-02/)).toBeInTheDocument();
   });
 
+  it('takes one’s own months as they are typed, and sends them in the program’s units', async () => {
+    const sent = answer({
+      'GET /api/climates': near,
+      'POST /api/place': refusal('base.tmin[1]', '', 'a temperature'),
+    });
+    show(<PlaceForm name="Here" units="us" act="Take this place" onSite={vi.fn()} />);
+    await userEvent.type(screen.getByLabelText('Latitude, north +'), '46,5');
+    await userEvent.type(screen.getByLabelText('Longitude, east +'), '14');
+    await userEvent.click(await screen.findByText('Edit the twelve months, or read a table'));
+    const jan = screen.getByLabelText('Coldest of the night, Jan');
+    expect(jan).toHaveValue('33.8');
+    await userEvent.clear(jan);
+    await userEvent.type(jan, '−4,5');
+    expect(jan).toHaveValue('−4,5');
+    await userEvent.clear(screen.getByLabelText('Coldest of the night, Feb'));
+    expect(jan).toHaveValue('-4.5');
+    await userEvent.click(screen.getByRole('button', { name: 'Take this place' }));
+    await waitFor(() => expect(sent.some((x) => x.method === 'POST')).toBe(true));
+    const body = sent.find((x) => x.method === 'POST')?.body as { lat: number; base: { tmin: (number | null)[] } };
+    expect(body.lat).toBe(46.5);
+    expect(body.base.tmin[0]).toBeCloseTo(-20.2778, 4);
+    expect(body.base.tmin[1]).toBeNull(); // what is emptied is not made up
+    expect(body.base.tmin[2]).toBe(1);
+  });
+
+  it('says of coordinates that are none what is expected, and asks nothing', async () => {
+    const sent = answer({ 'GET /api/climates': near });
+    show(<PlaceForm name="Here" units="metric" act="Take this place" onSite={vi.fn()} />);
+    await userEvent.type(screen.getByLabelText('Latitude, north +'), 'north');
+    await userEvent.type(screen.getByLabelText('Longitude, east +'), '14');
+    expect(screen.getByText(/degrees, as 47\.1, 47,1 or 47°6′ N expected/)).toBeInTheDocument();
+    expect(screen.getByRole('button', { name: 'Take this place' })).toBeDisabled();
+    expect(sent).toHaveLength(0);
+  });
+
   it('waits for coordinates and says what is wrong with them', async () => {
     answer({ 'GET /api/climates': refusal('lat', '95', '-90 to 90') });
     show(<PlaceForm name="Here" units="metric" act="Take this place" onSite={vi.fn()} />);

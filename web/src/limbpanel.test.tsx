@@ -1,13 +1,14 @@
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
+import { Counted, CutOff, Decided } from './bench/limbNotes';
 import { LimbCourse } from './bench/LimbCourse';
 import { OldWounds } from './bench/OldWounds';
 import type { Edit, Limb } from './bench/queries';
 import { Choose } from './shared/Choose';
 import { Select } from './shared/plain';
 import { Segments } from './shared/Segments';
-import { answer, show } from './testing.test-data';
+import { answer, drawnLimb, meta, show } from './testing.test-data';
 
 const limb = { id: 'S1', length_cm: 120, wounds: [{ at_cm: 20, d_mm: 60, year: 2020 }] } as unknown as Limb;
 
@@ -40,6 +41,79 @@ describe('old cuts on a limb', () => {
     const sent = onEdit.mock.calls[0]?.[0][0]?.limb?.wounds?.[1];
     expect(sent?.at_cm).toBeCloseTo(25.4);
     expect(sent?.d_mm).toBeCloseTo(25.4);
+  });
+});
+
+describe('what is written down of a limb', () => {
+  const s1 = drawnLimb('S1', [0, 60, 120]);
+
+  it('counts spurs on a stretch in the person’s units, with a decimal comma, or notes it bare', async () => {
+    const onEdit = vi.fn<(e: Edit[]) => void>();
+    show(<Counted l={s1} busy={false} onEdit={onEdit} />, 'us');
+    await userEvent.click(screen.getByRole('button', { name: /Count spurs/ }));
+    await userEvent.type(screen.getByLabelText('From, in'), '2,5');
+    expect(screen.getByLabelText('From, in')).toHaveValue('2,5');
+    await userEvent.type(screen.getByLabelText('To, in'), '2');
+    expect(screen.getByRole('button', { name: 'Write it down' })).toBeDisabled(); // it ends before it begins
+    await userEvent.type(screen.getByLabelText('To, in'), '0');
+    await userEvent.type(screen.getByLabelText('Spurs'), '7');
+    await userEvent.click(screen.getByRole('button', { name: 'Write it down' }));
+    expect(onEdit).toHaveBeenLastCalledWith([
+      { op: 'set', id: 'S1', limb: { id: 'S1', spurs: [{ from_cm: 6.35, to_cm: 50.8, count: 7 }] } },
+    ]);
+    await userEvent.click(screen.getByRole('button', { name: /Count spurs/ }));
+    expect(screen.getByLabelText('From, in')).toHaveValue(''); // the last stretch is not in the way
+    await userEvent.type(screen.getByLabelText('From, in'), '20');
+    await userEvent.type(screen.getByLabelText('To, in'), '30');
+    await userEvent.click(screen.getByRole('button', { name: 'Write it down' }));
+    expect(onEdit).toHaveBeenLastCalledWith([
+      { op: 'set', id: 'S1', limb: { id: 'S1', gaps: [{ from_cm: 50.8, to_cm: 76.2 }] } },
+    ]);
+  });
+
+  it('says where it was cut off, and writes nothing of what is no number', async () => {
+    const onEdit = vi.fn<(e: Edit[]) => void>();
+    show(<CutOff l={s1} busy={false} onEdit={onEdit} />);
+    await userEvent.click(screen.getByRole('button', { name: 'It was cut off' }));
+    const at = screen.getByLabelText('Cut at, cm from its base');
+    expect(at).toHaveValue('0');
+    await userEvent.clear(at);
+    await userEvent.type(at, 'here');
+    expect(screen.getByRole('button', { name: 'Write it down' })).toBeDisabled();
+    await userEvent.clear(at);
+    await userEvent.type(at, '42,5');
+    await userEvent.click(screen.getByRole('button', { name: 'Write it down' }));
+    expect(onEdit).toHaveBeenCalledWith([{ op: 'cut', id: 'S1', at_cm: 42.5 }]);
+  });
+
+  it('keeps the day and the reason of a decision once each is left, and drops a day that is emptied', async () => {
+    const onEdit = vi.fn<(e: Edit[]) => void>();
+    const l = { ...s1, state: { kind: meta.limb_states[0]!.kind, due: '2027-08-01', reason: '' } } as Limb;
+    show(
+      <Decided
+        limb={l}
+        limbs={[l]}
+        busy={false}
+        rubbing={false}
+        onRubbing={vi.fn()}
+        onChoose={vi.fn()}
+        onBuds={vi.fn()}
+        onEdit={onEdit}
+      />,
+    );
+    await userEvent.click(screen.getByLabelText('Why'));
+    await userEvent.tab();
+    expect(onEdit).not.toHaveBeenCalled(); // it was looked at, not changed
+    await userEvent.type(screen.getByLabelText('Why'), 'shades S2');
+    await userEvent.tab();
+    expect(onEdit.mock.lastCall?.[0][0]?.state).toEqual({
+      kind: l.state?.kind,
+      due: '2027-08-01',
+      reason: 'shades S2',
+    });
+    await userEvent.clear(screen.getByLabelText('Look again on'));
+    await userEvent.tab();
+    expect(onEdit.mock.lastCall?.[0][0]?.state).toEqual({ kind: l.state?.kind, reason: 'shades S2' });
   });
 });
 

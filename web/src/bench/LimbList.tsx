@@ -23,7 +23,7 @@ export function LimbList({ limbs, chosen, onChoose }: Props) {
       <summary>
         Limbs as a list <span className="q">({limbs.length})</span>
       </summary>
-      <table className="list limbs">
+      <table className="list">
         <thead>
           <tr>
             <th scope="col">Limb</th>

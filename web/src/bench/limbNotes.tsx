@@ -1,36 +1,38 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { Choose } from '../shared/Choose';
+import { Amount, fieldsOf } from '../shared/fields';
 import { useHere } from '../shared/orchard';
 import { Select } from '../shared/plain';
-import { read, say, show, unitOf } from '../shared/units';
+import { say, show, unitOf } from '../shared/units';
 import type { LimbProps } from './LimbPanel';
 import type { Edit, Limb } from './queries';
 import css from './bench.module.css';
+
+/** What is typed of a stretch. */
+interface Stretch {
+  from_cm?: number;
+  to_cm?: number;
+  count?: number;
+}
 
 /** Spurs counted on a stretch, or a stretch seen bare. */
 export function Counted({ l, busy, onEdit }: { l: Limb; busy: boolean; onEdit: (e: Edit[]) => void }) {
   const { units } = useHere();
   const [open, setOpen] = useState(false);
-  const [from, setFrom] = useState('');
-  const [to, setTo] = useState('');
-  const [n, setN] = useState('');
-  const a = read(from, 'cm', units);
-  const b = read(to, 'cm', units);
-  const c = n.trim() === '' ? undefined : Number(n);
-  const good = a !== undefined && b !== undefined && a < b && (c === undefined || c >= 0);
+  const [d, setD] = useState<Stretch>({});
+  const f = fieldsOf(d, setD, units);
+  const { from_cm, to_cm, count } = d;
+  const good = from_cm !== undefined && to_cm !== undefined && from_cm < to_cm && (count === undefined || count >= 0);
   const write = () => {
     if (!good) return;
     const limb: Edit['limb'] =
-      c === undefined
-        ? { id: l.id, gaps: [...l.gaps, { from_cm: a, to_cm: b }] }
-        : { id: l.id, spurs: [...l.spurs, { from_cm: a, to_cm: b, count: c }] };
+      count === undefined
+        ? { id: l.id, gaps: [...l.gaps, { from_cm, to_cm }] }
+        : { id: l.id, spurs: [...l.spurs, { from_cm, to_cm, count }] };
     onEdit([{ op: 'set', id: l.id, limb }]);
     setOpen(false);
-    setFrom('');
-    setTo('');
-    setN('');
+    setD({});
   };
   const told = [
     ...l.spurs.map(
@@ -56,27 +58,9 @@ export function Counted({ l, busy, onEdit }: { l: Limb; busy: boolean; onEdit: (
       {open ? (
         <>
           <div className={`${css.cells} three`}>
-            <TextField
-              size="small"
-              label="From"
-              value={from}
-              onChange={(e) => setFrom(e.target.value)}
-              helperText={unitOf('cm', units)}
-            />
-            <TextField
-              size="small"
-              label="To"
-              value={to}
-              onChange={(e) => setTo(e.target.value)}
-              helperText={unitOf('cm', units)}
-            />
-            <TextField
-              size="small"
-              label="Spurs"
-              value={n}
-              onChange={(e) => setN(e.target.value)}
-              helperText="empty: bare"
-            />
+            {f.amount('from_cm', 'cm', 'From', { size: 'small' })}
+            {f.amount('to_cm', 'cm', 'To', { size: 'small' })}
+            {f.amount('count', 'count', 'Spurs', { size: 'small', bare: true, helperText: 'empty: bare' })}
           </div>
           <div className="acts">
             <Button size="small" disabled={!good || busy} onClick={write}>
@@ -209,9 +193,11 @@ export function Seen({ limb: l, busy, rubbing, onRubbing, onEdit }: LimbProps) {
 
 /** A decision besides keep and cut: a dated future job. */
 export function Decided({ limb: l, limbs, busy, onEdit }: LimbProps) {
-  const { meta } = useHere();
-  const [due, setDue] = useState(l.state?.due ?? '');
-  const [reason, setReason] = useState(l.state?.reason ?? '');
+  const { meta, units } = useHere();
+  const was = { due: l.state?.due ?? '', reason: l.state?.reason ?? '' };
+  const [d, setD] = useState<{ due?: string; reason: string }>(was);
+  const { due, reason } = d;
+  const f = fieldsOf(d, setD, units);
   const kind = l.state?.kind;
   const write = (
     next: NonNullable<Limb['state']>['kind'] | undefined,
@@ -256,24 +242,16 @@ export function Decided({ limb: l, limbs, busy, onEdit }: LimbProps) {
               all={limbs.filter((o) => o.id !== l.id).map((o) => ({ value: o.id, name: o.id }))}
             />
           )}
-          <TextField
-            size="small"
-            type="date"
-            label="Look again on"
-            value={due}
-            disabled={busy}
-            onChange={(e) => setDue(e.target.value)}
-            onBlur={() => due !== (l.state?.due ?? '') && write(kind, { due })}
-            slotProps={{ inputLabel: { shrink: true } }}
-          />
-          <TextField
-            size="small"
-            label="Why"
-            value={reason}
-            disabled={busy}
-            onChange={(e) => setReason(e.target.value)}
-            onBlur={() => reason !== (l.state?.reason ?? '') && write(kind, { reason })}
-          />
+          {f.day('due', 'Look again on', {
+            size: 'small',
+            disabled: busy,
+            onBlur: () => (due ?? '') !== was.due && write(kind, { due }),
+          })}
+          {f.text('reason', 'Why', {
+            size: 'small',
+            disabled: busy,
+            onBlur: () => reason !== was.reason && write(kind, { reason }),
+          })}
         </>
       )}
     </div>
@@ -283,8 +261,7 @@ export function Decided({ limb: l, limbs, busy, onEdit }: LimbProps) {
 export function CutOff({ l, onEdit, busy }: { l: Limb; onEdit: (e: Edit[]) => void; busy: boolean }) {
   const { units } = useHere();
   const [open, setOpen] = useState(false);
-  const [at, setAt] = useState('0');
-  const v = read(at, 'cm', units);
+  const [at, setAt] = useState<number | undefined>(0);
   if (!open)
     return (
       <Button size="small" onClick={() => setOpen(true)}>
@@ -293,20 +270,22 @@ export function CutOff({ l, onEdit, busy }: { l: Limb; onEdit: (e: Edit[]) => vo
     );
   return (
     <span className="acts" style={{ margin: 0 }}>
-      <TextField
+      <Amount
         label={`Cut at, ${unitOf('cm', units)} from its base`}
+        bare
+        q="cm"
+        units={units}
         size="small"
         value={at}
-        error={v === undefined}
-        onChange={(e) => setAt(e.target.value)}
+        error={at === undefined}
+        onValue={setAt}
         helperText="0 is the collar"
-        slotProps={{ htmlInput: { inputMode: 'decimal' } }}
       />
       <Button
         size="small"
-        disabled={busy || v === undefined}
+        disabled={busy || at === undefined}
         onClick={() => {
-          if (v !== undefined) onEdit([{ op: 'cut', id: l.id, at_cm: v }]);
+          if (at !== undefined) onEdit([{ op: 'cut', id: l.id, at_cm: at }]);
           setOpen(false);
         }}
       >

@@ -27,7 +27,7 @@ export function LimbsList({
   return (
     <nav className={css['fruit-left']} aria-label="Limbs">
       <h2>{count(fruit.limbs.length, 'limb')}</h2>
-      <ul className="limbs">
+      <ul className={css.limbs}>
         {fruit.limbs.map((l) => {
           const t = pad.totals(l.id, l.pass);
           const counting = t.left + t.taken > 0;

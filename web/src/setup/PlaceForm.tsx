@@ -1,12 +1,14 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, ask, faultOf, need, Refused, type Schemas, type Site } from '../shared/api';
+import { api, ask, need, Refused, type Schemas, type Site } from '../shared/api';
 import { readDegrees } from '../place/coordinates';
 import { clockOffset } from '../place/draft';
+import { fieldsOf } from '../shared/fields';
 import { Trouble, Warnings } from '../shared/Trouble';
-import { degree, read, show, showTemp, unitOf, type Units } from '../shared/units';
+import { degree, plainNumber, showTemp, type Units } from '../shared/units';
+import { kmInMile, MonthsTable } from './MonthsTable';
+import css from './setup.module.css';
 
 interface Props {
   name: string;
@@ -18,53 +20,36 @@ interface Props {
 
 type Near = Schemas['NearClimate'];
 
-const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
-const rows = [
-  { key: 'tmax', label: 'Warmest of the day', as: 'warmth' },
-  { key: 'tmin', label: 'Coldest of the night', as: 'warmth' },
-  { key: 'rain_mm', label: 'Rain', as: 'rain' },
-  { key: 'rain_days', label: 'Days with rain', as: 'plain' },
-  { key: 'wind_kmh', label: 'Wind', as: 'wind' },
-  { key: 'sun_frac', label: 'Share of sun', as: 'share' },
-] as const;
+/** What is typed of a place before it is shaped. */
+interface Typed {
+  lat: string;
+  lon: string;
+  elev_m: number | undefined;
+  last_spring_frost: string;
+  first_autumn_frost: string;
+  csv: string;
+}
 
-const kmInMile = 1.609344;
-
-/** How a row of the table is read in the person's units: in x per + from, as the program keeps it. */
-const read1: Record<
-  (typeof rows)[number]['as'],
-  Record<Units, { unit: string; per: number; from: number; digits: number }>
-> = {
-  warmth: {
-    metric: { unit: '°C', per: 1, from: 0, digits: 1 },
-    us: { unit: '°F', per: 1 / 1.8, from: -32 / 1.8, digits: 1 },
-  },
-  rain: { metric: { unit: 'mm', per: 1, from: 0, digits: 1 }, us: { unit: 'in', per: 25.4, from: 0, digits: 2 } },
-  plain: { metric: { unit: '', per: 1, from: 0, digits: 1 }, us: { unit: '', per: 1, from: 0, digits: 1 } },
-  wind: {
-    metric: { unit: 'km/h', per: 1, from: 0, digits: 1 },
-    us: { unit: 'mph', per: kmInMile, from: 0, digits: 1 },
-  },
-  share: { metric: { unit: '0-1', per: 1, from: 0, digits: 2 }, us: { unit: '0-1', per: 1, from: 0, digits: 2 } },
-};
+const degreesAs = { lat: 'degrees, as 47.1, 47,1 or 47°6′ N', lon: 'degrees, as 8.5, 8,5 or 8°30′ E' };
 
 /** The place: coordinates, the nearest shipped climate, shifted for height and known frosts, or one's own numbers. */
 export function PlaceForm({ name, site, units, onSite, act }: Props) {
-  const [lat, setLat] = useState(site ? String(site.lat) : '');
-  const [lon, setLon] = useState(site ? String(site.lon) : '');
-  const [elev, setElev] = useState(site ? show(site.elev_m, 'm', units) : '');
-  const [spring, setSpring] = useState('');
-  const [autumn, setAutumn] = useState('');
-  const [csv, setCSV] = useState('');
+  const [d, setD] = useState<Typed>({
+    lat: site ? String(site.lat) : '',
+    lon: site ? String(site.lon) : '',
+    elev_m: site?.elev_m,
+    last_spring_frost: '',
+    first_autumn_frost: '',
+    csv: '',
+  });
   const [chosen, setChosen] = useState('');
   const [own, setOwn] = useState<Site | null>(null);
-  const [latN, lonN] = [readDegrees(lat) ?? NaN, readDegrees(lon) ?? NaN];
-  const placed = Number.isFinite(latN) && Number.isFinite(lonN);
-  const unread = (text: string, n: number) => text.trim() !== '' && !Number.isFinite(n);
+  const [lat, lon] = [readDegrees(d.lat), readDegrees(d.lon)];
+  const placed = lat !== undefined && lon !== undefined;
   const near = ask.useQuery(
     'get',
     '/api/climates',
-    { params: { query: { lat: latN, lon: lonN } } },
+    { params: { query: { lat: lat ?? 0, lon: lon ?? 0 } } },
     { enabled: placed, retry: false },
   );
   const base: Site | undefined =
@@ -72,84 +57,40 @@ export function PlaceForm({ name, site, units, onSite, act }: Props) {
     (near.data?.find((n) => n.site.slug === chosen) ?? (site && !chosen ? undefined : near.data?.[0]))?.site ??
     site;
   const shape = useMutation({
-    mutationFn: (b: Site) => {
-      const e = read(elev, 'm', units);
-      return need(
+    mutationFn: (b: Site) =>
+      need(
         api.POST('/api/place', {
           body: {
             base: b,
             name,
-            lat: latN,
-            lon: lonN,
+            lat: lat ?? 0,
+            lon: lon ?? 0,
             utc_offset_min: site?.utc_offset_min ?? clockOffset(),
-            ...(e !== undefined && b !== site && !own ? { elev_m: e } : {}),
-            ...(spring ? { last_spring_frost: spring } : {}),
-            ...(autumn ? { first_autumn_frost: autumn } : {}),
-            ...(csv ? { csv } : {}),
+            ...(d.elev_m !== undefined && b !== site && !own ? { elev_m: d.elev_m } : {}),
+            ...(d.last_spring_frost ? { last_spring_frost: d.last_spring_frost } : {}),
+            ...(d.first_autumn_frost ? { first_autumn_frost: d.first_autumn_frost } : {}),
+            ...(d.csv ? { csv: d.csv } : {}),
           },
         }),
-      );
-    },
+      ),
   });
-  const bad = (f: string) =>
-    faultOf(
-      near.error instanceof Refused ? near.error.fields : shape.error instanceof Refused ? shape.error.fields : [],
-      f,
-    );
-  const edit = (row: (typeof rows)[number], m: number, text: string) => {
-    const b = own ?? base;
-    if (!b) return;
-    const list = [...(b[row.key] ?? [])];
-    const { per, from } = read1[row.as][units];
-    list[m] = text === '' ? NaN : Math.round((Number(text) * per + from) * 1e4) / 1e4;
-    setOwn({ ...b, [row.key]: list });
-  };
-  const shown = (row: (typeof rows)[number], v: number | undefined) => {
-    const { per, from, digits } = read1[row.as][units];
-    return v === undefined || !Number.isFinite(v) ? '' : String(Number(((v - from) / per).toFixed(digits)));
-  };
+  const unread = (['lat', 'lon'] as const)
+    .filter((k) => d[k].trim() !== '' && readDegrees(d[k]) === undefined)
+    .map((k) => ({ code: 'unread', field: k, given: d[k], expected: degreesAs[k], says: `${degreesAs[k]} expected` }));
+  const refused = [near.error, shape.error].flatMap((e) => (e instanceof Refused ? e.fields : []));
+  const f = fieldsOf(d, setD, units, [...unread, ...refused]);
   const take = () => {
     if (!base) return;
-    shape.mutate(base, { onSuccess: (p) => onSite(p.site, csv ? 'own table' : own ? 'own numbers' : base.name) });
+    shape.mutate(base, { onSuccess: (p) => onSite(p.site, d.csv ? 'own table' : own ? 'own numbers' : base.name) });
   };
   return (
     <div className="form">
       <div className="pair">
-        <TextField
-          label="Latitude, north +"
-          value={lat}
-          onChange={(e) => setLat(e.target.value)}
-          error={!!bad('lat') || unread(lat, latN)}
-          helperText={
-            unread(lat, latN)
-              ? 'degrees expected, as 47.1, 47,1 or 47°6′ N'
-              : bad('lat')
-                ? `${bad('lat')?.given ?? ''} given, ${bad('lat')?.expected ?? ''} expected`
-                : 'south of the equator: minus'
-          }
-          slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-        />
-        <TextField
-          label="Longitude, east +"
-          value={lon}
-          onChange={(e) => setLon(e.target.value)}
-          error={!!bad('lon') || unread(lon, lonN)}
-          helperText={
-            unread(lon, lonN)
-              ? 'degrees expected, as 8.5, 8,5 or 8°30′ E'
-              : (bad('lon')?.expected ?? 'west of Greenwich: minus')
-          }
-          slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-        />
+        {f.typed('lat', 'Latitude, north +', { helperText: 'south of the equator: minus' })}
+        {f.typed('lon', 'Longitude, east +', { helperText: 'west of Greenwich: minus' })}
       </div>
       <div className="pair">
-        <TextField
-          label={`Height above sea, ${unitOf('m', units)}`}
-          value={elev}
-          onChange={(e) => setElev(e.target.value)}
-          helperText="temperatures follow it"
-          slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-        />
+        {f.amount('elev_m', 'm', 'Height above sea', { helperText: 'temperatures follow it' })}
         <span />
       </div>
       {near.data && (
@@ -170,80 +111,24 @@ export function PlaceForm({ name, site, units, onSite, act }: Props) {
         </fieldset>
       )}
       <div className="pair">
-        <TextField
-          label="Last spring frost, MM-DD"
-          value={spring}
-          onChange={(e) => setSpring(e.target.value)}
-          error={!!bad('last_spring_frost')}
-          helperText={bad('last_spring_frost')?.expected ?? 'every other year, if you know it'}
-          placeholder="05-04"
-        />
-        <TextField
-          label="First autumn frost, MM-DD"
-          value={autumn}
-          onChange={(e) => setAutumn(e.target.value)}
-          error={!!bad('first_autumn_frost')}
-          helperText={bad('first_autumn_frost')?.expected ?? 'if you know it'}
-          placeholder="10-18"
-        />
+        {f.text('last_spring_frost', 'Last spring frost, MM-DD', {
+          helperText: 'every other year, if you know it',
+          placeholder: '05-04',
+        })}
+        {f.text('first_autumn_frost', 'First autumn frost, MM-DD', {
+          helperText: 'if you know it',
+          placeholder: '10-18',
+        })}
       </div>
-      <details>
+      <details className={css.own}>
         <summary className="sm q">Edit the twelve months, or read a table</summary>
-        {base && (
-          <div style={{ overflowX: 'auto' }}>
-            <table className="list" style={{ marginTop: 8 }}>
-              <thead>
-                <tr>
-                  <th scope="col">Normals</th>
-                  {months.map((m) => (
-                    <th key={m} scope="col" className="n">
-                      {m}
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {rows.map((r) => (
-                  <tr key={r.key}>
-                    <th scope="row">
-                      {r.label} <span className="q">{read1[r.as][units].unit}</span>
-                    </th>
-                    {months.map((m, i) => (
-                      <td key={m} className="n">
-                        <input
-                          aria-label={`${r.label}, ${m}`}
-                          value={shown(r, base[r.key]?.[i])}
-                          onChange={(e) => edit(r, i, e.target.value)}
-                          type="number"
-                          step="any"
-                          style={{
-                            width: 58,
-                            font: 'inherit',
-                            background: 'none',
-                            color: 'inherit',
-                            border: '1px solid var(--rule)',
-                            borderRadius: 4,
-                            textAlign: 'right',
-                            padding: 2,
-                          }}
-                        />
-                      </td>
-                    ))}
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
-        )}
-        <TextField
-          sx={{ mt: 2 }}
-          label="A table of twelve months (CSV)"
-          multiline
-          minRows={3}
-          value={csv}
-          onChange={(e) => setCSV(e.target.value)}
-          helperText="first line: month, tmax, tmin, rain, rain_days; add _f, _in or _mph for those units"
-        />
+        {base && <MonthsTable key={base.slug} site={base} units={units} onSite={setOwn} />}
+        {f.text('csv', 'A table of twelve months (CSV)', {
+          sx: { mt: 2 },
+          multiline: true,
+          minRows: 3,
+          helperText: 'first line: month, tmax, tmin, rain, rain_days; add _f, _in or _mph for those units',
+        })}
       </details>
       {shape.data && (
         <div className="sm q">
@@ -273,8 +158,7 @@ interface ChoiceProps {
 }
 
 function ClimateChoice({ n, units, checked, onPick }: ChoiceProps) {
-  const mean = (a: number[] | null | undefined, i: number) =>
-    Math.round(Number(showTemp(a?.[i] ?? 0, units).replace('−', '-')));
+  const mean = (a: number[] | null | undefined, i: number) => Math.round(plainNumber(showTemp(a?.[i] ?? 0, units)));
   return (
     <label
       style={{ display: 'flex', gap: 10, alignItems: 'baseline', padding: '6px 0', borderTop: '1px solid var(--rule)' }}

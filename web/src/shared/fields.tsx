@@ -44,6 +44,12 @@ export function Amount({ label, q, units, value, onValue, bare = false, onBlur, 
   );
 }
 
+const toldBack = 40; // letters of what was given; what is longer is in sight where it was typed
+
+/** What was refused of a field, as a sentence. */
+const wordsOf = ({ says, given, expected }: FieldError) =>
+  says ?? `${given === '' || given.length > toldBack ? '' : `${given} given, `}${expected} expected`;
+
 /**
  * The fields of a form over a value that somebody holds: each shows its part, gives the whole back changed, and tells what the program
  * refused of it. The label comes first, then what is special.
@@ -57,9 +63,13 @@ export function fieldsOf<T extends object>(
   const bad = (k: string) => faultOf(refused, k);
   const put = (k: keyof T, v: unknown) => onChange({ ...value, [k]: v });
   const shown = (v: unknown) => (typeof v === 'string' ? v : '');
-  const told = (k: string) => ({ error: !!bad(k), ...(bad(k) && { helperText: bad(k)?.says ?? bad(k)?.expected }) });
+  const told = (k: string) => {
+    const fault = bad(k);
+    return { error: !!fault, ...(fault && { helperText: wordsOf(fault) }) };
+  };
   return {
-    bad,
+    /** What a field that is drawn by itself shows of a refusal. */
+    told,
     text: (k: Named<T, string>, label: string, more: More = {}) => (
       <TextField
         label={label}
@@ -96,7 +106,7 @@ export function fieldsOf<T extends object>(
       k: Named<T, number>,
       q: Quantity,
       label: string,
-      { empty, ...more }: More & { empty?: 'none' | 'zero' | 'as it was' } = {},
+      { empty, ...more }: More & { empty?: 'none' | 'zero' | 'as it was'; bare?: boolean } = {},
     ) => {
       const now = value[k];
       const known = typeof now === 'number' && !(empty === 'zero' && now === 0) ? now : undefined;
@@ -108,8 +118,7 @@ export function fieldsOf<T extends object>(
           value={known}
           onValue={(v) => put(k, v ?? (empty === 'zero' ? 0 : empty === 'as it was' ? now : undefined))}
           {...more}
-          error={!!bad(k)}
-          {...(bad(k) && { helperText: `${bad(k)?.given ?? ''} given, ${bad(k)?.expected ?? ''} expected` })}
+          {...told(k)}
         />
       );
     },

@@ -148,7 +148,7 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
   const [caliper, setCaliper] = useState(!!correct?.cut_mm?.length);
   const left = plan?.trees.find((t) => t.id === treeId)?.account;
   const refused = log.error instanceof Refused ? log.error.fields : [];
-  const { text, typed: number, pick, tick, bad } = fieldsOf(draft, setDraft, units, refused);
+  const { text, typed: number, pick, tick, told } = fieldsOf(draft, setDraft, units, refused);
   const said = (k: Exclude<keyof Draft, (typeof ticksOf)[number] | 'of_plot' | 'device' | 'packing'>) => draft[k] ?? '';
   const set = (part: Draft) => setDraft((d) => ({ ...d, ...part }));
   const num = (k: Parameters<typeof said>[0]): number | undefined => read(said(k), 'count', units);
@@ -287,8 +287,8 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
           type="date"
           value={date}
           onChange={(e) => setDate(e.target.value)}
-          error={!!bad('date')}
           helperText={day > today && date === today ? `a day to come can’t be logged: today is taken` : undefined}
+          {...told('date')}
           slotProps={{ htmlInput: { max: today }, inputLabel: { shrink: true } }}
         />
         {task && worked && number('minutes', 'Minutes')}

@@ -76,7 +76,7 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
   );
   const refused =
     save.error instanceof Refused ? save.error.fields : check.error instanceof Refused ? check.error.fields : [];
-  const { text, amount, pick, tick, day, bad } = fieldsOf(tree, onChange, units, refused);
+  const { text, amount, pick, tick, day, told } = fieldsOf(tree, onChange, units, refused);
 
   const send = (e: FormEvent) => {
     e.preventDefault();
@@ -194,8 +194,8 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
               onChange({ ...tree, wires_cm: known.length > 0 ? known : undefined });
             }}
             onBlur={() => setTyped((was) => ({ ...was, wires: undefined }))}
-            error={!!bad('wires_cm')}
-            helperText={bad('wires_cm')?.expected ?? 'from the ground up, parted by spaces'}
+            helperText="from the ground up, parted by spaces"
+            {...told('wires_cm')}
           />
           {amount('arm_cm', 'cm', 'Arms shall reach')}
         </div>
@@ -224,17 +224,10 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
             {text('rootstock', 'Rootstock, by name')}
             {text('hole', 'Shares its hole', { helperText: 'the same mark on each tree of one hole' })}
           </div>
-          <TextField
-            label="Hours of sun on its spot, own count on a clear day"
-            type="number"
-            value={tree.sun_hours ?? ''}
-            onChange={(e) =>
-              onChange({ ...tree, sun_hours: e.target.value === '' ? undefined : Number(e.target.value) })
-            }
-            error={!!bad('sun_hours')}
-            helperText={bad('sun_hours')?.expected ?? 'shown beside the computed hours in the light of the yard'}
-            slotProps={{ htmlInput: { min: 0, max: 18, step: 0.5 } }}
-          />
+          {amount('sun_hours', 'count', 'Hours of sun on its spot, own count on a clear day', {
+            bare: true,
+            helperText: 'shown beside the computed hours in the light of the yard',
+          })}
           {pick('graft', 'Bud or graft', words(['summer', 'spring']), { none: 'no' })}
           <div className="pair" style={{ gap: 0 }}>
             {tick('bag', 'Bag the fruit')}

@@ -165,6 +165,46 @@ func TestAHarvestMovesTheOutlookAndTheTreesOwnFruit(t *testing.T) {
 	require.Equal(t, "off", after["next_year"], "so heavy a crop costs the next one")
 }
 
+// Fruit taken off early is off everywhere: no limb bends under it, none of it is to be thinned or bagged, the plot counts what came in, and
+// the harvest taken back brings it all back.
+func TestFruitThatIsPickedIsOffEverywhere(t *testing.T) {
+	a := start(t, "2027-06-20")
+	asked := func() (kinds []any) {
+		for _, task := range groups(a.ok("GET", lt+"/docket", nil)) {
+			if task["code"] == "C2" {
+				kinds = append(kinds, task["kind"])
+			}
+		}
+		return kinds
+	}
+	slip := lt + "/trees/lower-terrace-C2/map/slip"
+	before, was, jobs := a.ok("GET", fruitAt("C2"), nil), cropOf(a, "C2"), asked()
+	require.Subset(t, jobs, []any{"thin"})
+	require.NotEmpty(t, before["loads"])
+	require.NotContains(t, before, "picked")
+
+	logged := a.ok("POST", entriesURL, work("C2", "harvest", "2027-06-20", object{}, object{"kilos": 3.5, "fruit": 120, "reason": "hail broke the rest"}))
+	after := a.ok("GET", fruitAt("C2"), nil)
+	require.Equal(t, "2027-06-20", after["picked"])
+	require.Equal(t, "Picked by 20 June: 3.5 kg, 120 fruit. None hangs on it any more.", after["picked_says"])
+	require.Empty(t, after["loads"])
+	require.Equal(t, "picked", after["loads_by"])
+	for _, gone := range []string{"remove", "minutes", "whether", "second", "time", "beside"} {
+		require.NotContains(t, after, gone)
+	}
+	require.Equal(t, before["target"], after["target"], "what the season was to bear stands")
+	require.Equal(t, 3.5, cropOf(a, "C2")["kg_coming"], "what came in, not what was to come")
+	for _, kind := range asked() {
+		require.NotContains(t, []any{"thin", "count-set", "second-look", "bag", "prop", "harvest"}, kind)
+	}
+	require.NotNil(t, a.ok("GET", slip, nil)["steps"])
+
+	a.ok("DELETE", entriesURL+"/"+logged["entry"].(object)["id"].(string), nil)
+	require.Equal(t, before, a.ok("GET", fruitAt("C2"), nil))
+	require.Equal(t, was, cropOf(a, "C2"))
+	require.Equal(t, jobs, asked())
+}
+
 func cropOf(a *app, code string) object {
 	for _, t := range list(a.ok("GET", lt+"/crop", nil), "trees") {
 		if t["code"] == code {

@@ -39,6 +39,7 @@ type TreeCrop struct {
 	Doing    []string     `json:"doing" nullable:"false"`
 	NextSays string       `json:"next_year_says,omitempty"`
 	Next     string       `json:"next_year,omitempty"`
+	Picked   *almanac.Day `json:"picked,omitempty" doc:"it came in: kg_coming and fruit_coming are what was picked"`
 	KG       float64      `json:"kg_coming"`
 	Fruit    int          `json:"fruit_coming"`
 	Counted  bool         `json:"counted" doc:"from a count of this season, else expected from its buds and its wood"`
@@ -114,7 +115,7 @@ func (k *Keeper) Crop(ctx context.Context, p *Planned, day almanac.Day) (*CropBo
 		}
 		tree := f.treeCrop()
 		out.Trees = append(out.Trees, tree)
-		c := crop.Coming{Tree: t.Code, Kind: t.Kind, KG: tree.KG, Opens: almanac.NoDay, Closes: almanac.NoDay, Standing: f.years.Now}
+		c := crop.Coming{Tree: t.Code, Kind: t.Kind, KG: tree.KG, Opens: almanac.NoDay, Closes: almanac.NoDay, Standing: f.years.Now, Picked: f.plan.Picked}
 		for k := range tp.Tasks {
 			if x := &tp.Tasks[k]; x.Kind == year.HarvestTask {
 				c.Opens, c.Closes = x.Window.Opens.Day, x.Window.Closes.Day
@@ -188,9 +189,18 @@ func (f *fruitMade) treeCrop() TreeCrop {
 			out.Fruit = *t.Available
 		}
 	}
+	if was := f.borne(); f.plan.Picked { // what came, not what was to come
+		out.Counted, out.Picked = true, &f.tp.Picked
+		if was.KG != nil {
+			out.KG = round1(*was.KG)
+		}
+		if was.Picked != nil {
+			out.Fruit = *was.Picked
+		}
+	}
 	spread, _ := f.core.Crown()
 	if ground := math.Pi / 4 * spread * spread; ground > 0 {
-		out.KGPerM2 = math.Round(100*t.KG/ground) / 100
+		out.KGPerM2 = math.Round(100*out.KG/ground) / 100
 	}
 	for i := range f.tp.Tasks {
 		if x := &f.tp.Tasks[i]; x.Kind == year.HarvestTask {

@@ -92,6 +92,9 @@ func (k *Keeper) workOut(ctx context.Context, planned *Planned, tp *year.TreePla
 		return nil, err
 	}
 	f.years = crop.YearsOf(b.core.Kind, f.seasons(), f.season, f.reference(), f.plan.Expected)
+	if f.in.Picked {
+		return f, nil // no clock runs
+	}
 	clock := year.Fruitlets{DiameterMM: f.mm, FrostRisk: planned.Yard.Place.FrostRisk(day, f.season), ThinAnyway: f.in.ThinAnyway, Time: crop.HabitOf(f.school, f.core.Kind).Time}
 	if t, ok := f.tp.Anchors.ThinTime(f.core.Kind, f.day, clock); ok {
 		f.time = &t
@@ -142,6 +145,7 @@ func (f *fruitMade) gather(planned *Planned) {
 		f.in.HandCM = &ps[0].HandSpanCM
 	}
 	f.in.HouseholdKG, f.in.Size = f.household(planned)
+	f.in.Picked = f.tp.Picked.Known()
 	seasons := f.seasons()
 	f.in.Terms.MassG = crop.OwnMass(k, seasons, f.section())
 	if f.in.Terms.MassG == 0 {

@@ -52,7 +52,9 @@ type FruitBody struct {
 	Minutes   *float64        `json:"minutes,omitempty"`
 	Limbs     []FruitLimb     `json:"limbs" nullable:"false"`
 	Loads     []LoadBody      `json:"loads" nullable:"false" doc:"the worst first"`
-	LoadBy    string          `json:"loads_by" enum:"counted,expected,snow"`
+	LoadBy    string          `json:"loads_by" enum:"counted,expected,snow,picked"`
+	Picked    *almanac.Day    `json:"picked,omitempty" doc:"the day the season's fruit was logged as picked: none hangs, and what is told to leave and to carry is what the season was to bear"`
+	PickedIs  string          `json:"picked_says,omitempty"`
 	Second    *crop.Second    `json:"second,omitempty"`
 	Frost     *crop.Frosted   `json:"frost,omitempty"`
 	FrostSays string          `json:"frost_says,omitempty"`
@@ -215,7 +217,7 @@ type LeftBody struct {
 // beside sets the tree as it hangs against thinned; none where nothing is to be taken.
 func (f *fruitMade) beside() []LeftBody {
 	p := f.plan
-	if p.Targets.Available == nil || *p.Targets.Available <= p.Allot.Keep {
+	if p.Picked || p.Targets.Available == nil || *p.Targets.Available <= p.Allot.Keep {
 		return nil
 	}
 	out := []LeftBody{}
@@ -266,8 +268,13 @@ func (f *fruitMade) body() *FruitBody {
 	switch {
 	case f.winter:
 		out.LoadBy = "snow"
+	case p.Picked:
+		out.LoadBy = "picked"
 	case p.Counted:
 		out.LoadBy = "counted"
+	}
+	if p.Picked {
+		out.Picked, out.PickedIs = &f.tp.Picked, f.speaker.Picked(f.tp.Picked, f.borne())
 	}
 	out.Window = f.window()
 	f.limbs(out)
@@ -279,6 +286,16 @@ func (f *fruitMade) body() *FruitBody {
 	return out
 }
 
+// borne is what was picked of the season.
+func (f *fruitMade) borne() (s crop.Season) {
+	for i := range f.years.Seasons {
+		if f.years.Seasons[i].Year == f.season {
+			s = f.years.Seasons[i]
+		}
+	}
+	return s
+}
+
 func orEmpty[T any](xs []T) []T {
 	if xs == nil {
 		return []T{}
@@ -287,6 +304,9 @@ func orEmpty[T any](xs []T) []T {
 }
 
 func (f *fruitMade) warnInto(out *FruitBody) {
+	if f.plan.Picked {
+		return // there is nothing left to mind
+	}
 	codes := append(append([]string{}, f.plan.Targets.Warnings...), f.warn...)
 	if f.time != nil {
 		codes = append(codes, f.time.Warnings...)

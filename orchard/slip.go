@@ -288,7 +288,7 @@ func (p *slipMade) harvestOver() bool {
 		return false
 	}
 	end := p.plan.Anchors.Day(year.HarvestEnd)
-	return end.Known() && p.day > end
+	return p.plan.Picked.Known() || end.Known() && p.day > end
 }
 
 // cutsThisYear visits the cuts of the tree year so far that count.

@@ -5,6 +5,7 @@ import (
 	"math"
 	"strings"
 
+	"vertumna/core/almanac"
 	"vertumna/core/crop"
 	"vertumna/core/pomology"
 )
@@ -40,6 +41,22 @@ func Binding(lines []crop.Line, binding string) string {
 		says += fmt.Sprintf("; %s would allow %d", strings.ToLower(fruitRules[next.Kind][0]), next.Fruit)
 	}
 	return says + "."
+}
+
+// Picked says that a tree's fruit came in, and what came.
+func (s Speaker) Picked(on almanac.Day, was crop.Season) string {
+	var came []string
+	if was.KG != nil {
+		came = append(came, s.Amount(*was.KG, "kg"))
+	}
+	if was.Picked != nil {
+		came = append(came, s.Amount(float64(*was.Picked), "fruit"))
+	}
+	says := "Picked by " + s.Day(on)
+	if len(came) > 0 {
+		says += ": " + strings.Join(came, ", ")
+	}
+	return says + ". None hangs on it any more."
 }
 
 // Count says a tree's number from its counted limbs, and how sure it is.

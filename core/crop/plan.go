@@ -38,7 +38,19 @@ func PlanTree(t Tree) (*Plan, error) {
 			return nil, err
 		}
 	}
+	if t.Picked {
+		p.out.pickedClean(t.SnowKgM2 > 0)
+	}
 	return p.out, nil
+}
+
+// pickedClean leaves of a plan what the season was to bear, and nothing to do: no fruit is over, and none weighs on a limb.
+func (p *Plan) pickedClean(snow bool) {
+	p.Picked, p.ToCount, p.Whether = true, nil, nil
+	p.Allot.Remove, p.Allot.Minutes = nil, nil
+	if !snow {
+		p.Loads = nil
+	}
 }
 
 // byGirth makes the limbs of a tree without a map from what was measured.
@@ -390,6 +402,9 @@ func (p *planner) loads() error {
 
 // Second judges what was left on the limbs that were thinned; nil before any was.
 func (p *Plan) Second() *Second {
+	if p.Picked {
+		return nil
+	}
 	in := given.New[SecondInput]()
 	for _, l := range p.Limbs {
 		if l.Pass.Done {

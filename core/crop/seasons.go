@@ -228,6 +228,7 @@ type Coming struct {
 	Standing   Standing
 	WorstUse   float64 // of its limbs' limits
 	Alternates bool
+	Picked     bool // it came in: nothing of it can be thinned
 }
 
 // Week is what a week of harvest brings.
@@ -278,6 +279,9 @@ func SupplyOf(needs []Need, trees []Coming) []Supply {
 		if s.NeedKG > 0 && s.ComingKG > tooMuch*s.NeedKG {
 			slices.SortStableFunc(of, func(a, b Coming) int { return cmp.Compare(urgency(&b), urgency(&a)) })
 			for _, t := range of {
+				if t.Picked {
+					continue
+				}
 				s.ThinFirst = append(s.ThinFirst, t.Tree)
 				s.Why = append(s.Why, whyThin(&t))
 			}

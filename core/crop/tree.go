@@ -30,6 +30,7 @@ type Tree struct {
 	Draw          bool    // side limbs and their fruit are placed too, for a drawing
 	Terms         LoadTerms
 	SnowKgM2      float64     // the limbs are bare and bear so much snow, no fruit; 0: they bear the season's fruit
+	Picked        bool        // the season's fruit was taken off: none hangs, and nothing of it is left to decide
 	Counts        []LimbFruit // of this season, by limb; the last of a limb counts
 	Glance        string      // of those who do not count: none, few, right, many, crowded
 	DropToCome    float64     // share of a count that will still drop by itself
@@ -41,7 +42,7 @@ type Tree struct {
 func (t Tree) InYear(m *limb.Map, light limb.Light, on int) Tree {
 	t.Map, t.Light, t.SeasonInPlace = m, light, t.SeasonInPlace+on
 	t.State, t.RemovedShare, t.FrostRisk, t.Alive, t.Frosted = "", 0, 0, 1, false
-	t.SnowKgM2, t.Counts, t.Glance, t.DropToCome, t.Passes, t.TakenByCuts, t.Draw = 0, nil, "", 0, nil, nil, false
+	t.SnowKgM2, t.Picked, t.Counts, t.Glance, t.DropToCome, t.Passes, t.TakenByCuts, t.Draw = 0, false, nil, "", 0, nil, nil, false
 	return t
 }
 
@@ -100,8 +101,9 @@ type Plan struct {
 	Targets  Targets
 	Allot    Allotment
 	Whether  *ThinOrNot // nil while what hangs is unknown
-	Loads    []LimbAt
-	Counted  bool // loads with fruit as counted; else as expected
+	Loads    []LimbAt   // none once the fruit is picked, but under snow
+	Counted  bool       // loads with fruit as counted; else as expected
+	Picked   bool       // nothing hangs any more
 	Expected float64
 }
 

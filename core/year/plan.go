@@ -22,7 +22,8 @@ type TreePlan struct {
 	Tasks    []Task
 	Account  *Account
 	ReachM   float64
-	InLeaf   LeafCut // whether live wood is cut in leaf this year
+	Picked   almanac.Day // when the season's fruit was taken off for good; NoDay while some hangs
+	InLeaf   LeafCut     // whether live wood is cut in leaf this year
 	Company  *pomology.CompanyVerdict
 	Way      *training.Way  // of a tree that is formed; nil for a grown one
 	Young    training.Young // what it was made from
@@ -101,7 +102,7 @@ func planTree(y *Yard, e *almanac.Ensemble, t *Tree, entries []Entry, shown alma
 	if err != nil {
 		return TreePlan{}, err
 	}
-	tp := TreePlan{Tree: t, Age: c.age, Aim: c.aim, School: c.school, Anchors: c.a, Account: c.account, ReachM: c.reachM, InLeaf: c.inLeaf, Way: c.formation, Rigs: c.rigs}
+	tp := TreePlan{Tree: t, Age: c.age, Aim: c.aim, School: c.school, Anchors: c.a, Account: c.account, ReachM: c.reachM, Picked: c.picked(), InLeaf: c.inLeaf, Way: c.formation, Rigs: c.rigs}
 	if c.formation != nil {
 		tp.Young = c.young()
 	}

@@ -45,6 +45,20 @@ describe('the limbs of a tree', () => {
     expect(within(left).getByRole('button', { name: /^S1\s*done\s*22 of 22/ })).toBeInTheDocument();
   });
 
+  it('asks nothing of fruit that is picked: what came stands there, and the years', async () => {
+    const says = 'Picked by 28 August: 18.2 kg, 83 fruit. None hangs on it any more.';
+    const off = fruit({ picked: '2027-08-28', picked_says: says, loads: [], loads_by: 'picked' });
+    openApp('/here/thinning/t1', { ...base, [`GET ${at}`]: off });
+    const left = await screen.findByRole('navigation', { name: 'Limbs' });
+    expect(within(left).getByRole('heading', { name: 'Picked' })).toBeInTheDocument();
+    expect(within(left).getByText(says)).toBeInTheDocument();
+    expect(within(left).getByText('It was to carry 79 fruit.')).toBeInTheDocument();
+    for (const gone of [/About 312 fruit/, /24 min/, /Closes 1 July/])
+      expect(within(left).queryByText(gone)).toBeNull();
+    expect(screen.queryByRole('button', { name: /Left one/ })).toBeNull();
+    expect(screen.getByRole('button', { name: 'Over the years', pressed: true })).toBeInTheDocument();
+  });
+
   it('goes to another limb and starts with its own wood', async () => {
     openApp('/here/thinning/t1');
     const left = await screen.findByRole('navigation', { name: 'Limbs' });

@@ -31,11 +31,14 @@ export function LoadPanel({ treeId, chosen, onChoose }: Props) {
       <header>
         <h2>Load</h2>
         <p className="sm q">
-          Limbs {by[f.loads_by]}.{' '}
-          {over === 0 ? 'None carries more than is safe.' : `${String(over)} carry more than is safe.`}
+          {f.loads_by === 'picked' ? f.picked_says : `Limbs ${by[f.loads_by]}.`}{' '}
+          {f.loads_by !== 'picked' &&
+            (over === 0 ? 'None carries more than is safe.' : `${String(over)} carry more than is safe.`)}
         </p>
       </header>
-      {f.loads.length === 0 && <p>No limb thick and long enough carries anything to speak of.</p>}
+      {f.loads.length === 0 && f.loads_by !== 'picked' && (
+        <p>No limb thick and long enough carries anything to speak of.</p>
+      )}
       <ol>
         {f.loads.map((l) => (
           <li key={l.limb}>

@@ -55,20 +55,30 @@ export function LimbsList({
         })}
       </ul>
       <section>
-        <h2 className="h3">The tree may carry</h2>
-        <p className={css.big}>{fruit.target} fruit</p>
-        <p className="sm">
-          {say(fruit.kg, 'kg', units)} at {grams(fruit.mass_g, units)}.{' '}
-          {fruit.keep !== fruit.target ? `Leave ${String(fruit.keep)} at first. ` : ''}
-          {fruit.binds}
-        </p>
-        {fruit.count_says && <p className="sm">{fruit.count_says}</p>}
+        {fruit.picked_says ? (
+          <>
+            <h2 className="h3">Picked</h2>
+            <p className="sm">{fruit.picked_says}</p>
+            <p className="sm q">It was to carry {fruit.target} fruit.</p>
+          </>
+        ) : (
+          <>
+            <h2 className="h3">The tree may carry</h2>
+            <p className={css.big}>{fruit.target} fruit</p>
+            <p className="sm">
+              {say(fruit.kg, 'kg', units)} at {grams(fruit.mass_g, units)}.{' '}
+              {fruit.keep !== fruit.target ? `Leave ${String(fruit.keep)} at first. ` : ''}
+              {fruit.binds}
+            </p>
+          </>
+        )}
+        {!fruit.picked && fruit.count_says && <p className="sm">{fruit.count_says}</p>}
         {fruit.whether_says && <p className="sm">{fruit.whether_says}</p>}
         {fruit.beside && fruit.beside.length > 0 && <Beside rows={fruit.beside} units={units} />}
         {fruit.standing_says && <p className="sm">{fruit.standing_says}</p>}
         {fruit.frost_says && <p className="sm">{fruit.frost_says}</p>}
       </section>
-      {(fruit.time_says ?? fruit.window?.says) && (
+      {!fruit.picked && (fruit.time_says ?? fruit.window?.says) && (
         <section>
           <h2 className="h3">Time left</h2>
           {fruit.time_says && <p className="sm">{fruit.time_says}</p>}

@@ -60,7 +60,8 @@ export function PlotCrop() {
                       </Link>
                     </th>
                     <td className="num">
-                      {say(t.kg_coming, 'kg', units)} <span className="nt q">{t.counted ? 'counted' : 'expected'}</span>
+                      {say(t.kg_coming, 'kg', units)}{' '}
+                      <span className="nt q">{t.picked ? 'picked' : t.counted ? 'counted' : 'expected'}</span>
                     </td>
                     <td className="num wide">{t.fruit_coming}</td>
                     <td className="num wide">{say(t.kg_per_m2, 'kg', units)}</td>

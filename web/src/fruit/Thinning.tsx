@@ -106,7 +106,8 @@ function Laid({ fruit }: { fruit: Fruit }) {
   const at = part.limb === limb?.id ? part.k : 0;
   const setAt = (k: number) => setPart({ limb: limb?.id ?? '', k });
   const below =
-    belows.find((b) => b.value === params.get('below'))?.value ?? (fruit.available === undefined ? 'count' : 'sets');
+    belows.find((b) => b.value === params.get('below'))?.value ??
+    (fruit.picked ? 'years' : fruit.available === undefined ? 'count' : 'sets');
   const fixed = day !== today;
   const done = (w: Way) => {
     if (!limb) return;
@@ -151,7 +152,9 @@ function Laid({ fruit }: { fruit: Fruit }) {
               .join(', ')}
           </span>
         </header>
-        {fruit.mapped ? (
+        {fruit.picked ? (
+          <p>{fruit.picked_says}</p>
+        ) : fruit.mapped ? (
           <LimbView fruit={fruit} limb={limb} at={at} onAt={setAt} counted={counted} dense={way === 'pole'} />
         ) : (
           <p className="q">
@@ -182,25 +185,29 @@ function Laid({ fruit }: { fruit: Fruit }) {
             </button>
           ))}
         </div>
-        <CountPad
-          code={fruit.tree.code}
-          pome={fruit.pome}
-          apart={fruit.spacing_cm ? say(fruit.spacing_cm, 'cm', units) : ''}
-          limb={limb}
-          pad={pad}
-          at={at}
-          fixed={fixed}
-          onAt={setAt}
-          onDone={done}
-          way={way}
-          onWay={setWay}
-        />
-        {fixed && (
-          <p className="sm q" role="status">
-            The pad counts today’s fruit; the rail stands on {short(day)}.
-          </p>
+        {!fruit.picked && (
+          <>
+            <CountPad
+              code={fruit.tree.code}
+              pome={fruit.pome}
+              apart={fruit.spacing_cm ? say(fruit.spacing_cm, 'cm', units) : ''}
+              limb={limb}
+              pad={pad}
+              at={at}
+              fixed={fixed}
+              onAt={setAt}
+              onDone={done}
+              way={way}
+              onWay={setWay}
+            />
+            {fixed && (
+              <p className="sm q" role="status">
+                The pad counts today’s fruit; the rail stands on {short(day)}.
+              </p>
+            )}
+            <Curve limb={limb} />
+          </>
         )}
-        <Curve limb={limb} />
         <details className={css.card}>
           <summary>Why this size, and how to take one off</summary>
           <p>{fruit.why_this_size}</p>

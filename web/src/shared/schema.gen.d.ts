@@ -2624,7 +2624,7 @@ export interface components {
             /** @description the worst first */
             loads: components["schemas"]["LoadBody"][];
             /** @enum {string} */
-            loads_by: "counted" | "expected" | "snow";
+            loads_by: "counted" | "expected" | "snow" | "picked";
             /** @description of the map the limbs are drawn from */
             map_season?: string;
             mapped: boolean;
@@ -2637,6 +2637,12 @@ export interface components {
             minutes?: number;
             next_year?: components["schemas"]["Bloom"];
             next_year_says?: string;
+            /**
+             * Format: date
+             * @description the day the season's fruit was logged as picked: none hangs, and what is told to leave and to carry is what the season was to bear
+             */
+            picked?: string;
+            picked_says?: string;
             /** @description it may be counted as clusters times fruit per cluster */
             pome: boolean;
             /** Format: int64 */
@@ -5422,6 +5428,11 @@ export interface components {
             name?: string;
             next_year?: string;
             next_year_says?: string;
+            /**
+             * Format: date
+             * @description it came in: kg_coming and fruit_coming are what was picked
+             */
+            picked?: string;
             standing_says?: string;
             /** @enum {string} */
             state: "normal" | "on" | "off" | "rebound";

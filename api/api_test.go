@@ -65,6 +65,7 @@ func day(text string) almanac.Day {
 // TestMain gives the tests the room that two cores want to stay busy: a server beside them keeps to its own bound, tested in cmd/vertumna.
 func TestMain(m *testing.M) {
 	debug.SetGCPercent(400)
+	debug.SetMemoryLimit(4 << 30) // many servers side by side: beyond this it collects as often as it takes
 	os.Exit(m.Run())
 }
 
@@ -86,7 +87,11 @@ func serving(t testing.TB, s *store.Store, today string) *app {
 	t.Helper()
 	a := &app{t: t, today: day(today), store: s}
 	a.serve()
-	t.Cleanup(func() { a.srv.Close(); _ = s.Close() })
+	t.Cleanup(func() {
+		a.srv.Close()
+		_ = s.Close()
+		a.srv = nil // a test that has ended is kept until all have: what its server had worked out is not
+	})
 	return a
 }
 

@@ -112,6 +112,19 @@ func (b *standing) ageIn(season int) int {
 	return max(1, b.core.AgeIn(season, b.south))
 }
 
+// harvestOver says whether a tree's fruit is off on its day; false where no place tells its year.
+func (k *Keeper) harvestOver(ctx context.Context, b *standing) (bool, error) {
+	if b.contents.Orchard.Site == nil {
+		return false, nil
+	}
+	p, err := k.Plan(ctx, b.contents.Orchard.Slug, b.day)
+	if err != nil {
+		return false, err
+	}
+	tp := p.treeShown(b.tree.ID)
+	return tp != nil && tp.HarvestOver(b.day), nil
+}
+
 // drawn is a tree on its bench.
 func (k *Keeper) drawn(ctx context.Context, b *standing) (*BenchBody, error) {
 	out := k.benchTree(b)
@@ -148,6 +161,11 @@ func (k *Keeper) drawn(ctx context.Context, b *standing) (*BenchBody, error) {
 		}
 	}
 	out.Ahead, out.Cut = b.ahead, b.after != nil
+	if b.ahead == 0 && shown.Season == limb.Summer {
+		if b.options.Harvested, err = k.harvestOver(ctx, b); err != nil {
+			return nil, err
+		}
+	}
 	b.draw(out, shown)
 	if f, ok := find.CompareMain(shown); ok {
 		out.Fellows = b.speaker.Fellows(f)

@@ -52,20 +52,20 @@ func (b *standing) grower(m *limb.Map) growth.Tree {
 	}
 }
 
-// lightOf is the light of each limb as the tree stands in its yard: the coarse set, for it is asked on every change.
-func (b *standing) lightOf(m *limb.Map) limb.Light {
-	g := light.NewGrid()
-	plotOf(b.contents).StandAround(g, &b.core, b.yard, b.day)
-	lots := g.Tree(m, limb.Vec{})
-	return g.SweepTo(light.Directions(b.latitude(), light.Coarse)).OfLimbs(m, lots, limb.Vec{})
+// outside is what stands round a tree, to look through: by the coarse set, for light is asked on every change.
+func (b *standing) outside() *light.Outside {
+	out := light.NewOutside(light.Directions(b.latitude(), light.Coarse))
+	plotOf(b.contents).StandAround(out, &b.core, b.yard, b.day)
+	return out
 }
 
-// lightAhead is the same for a tree grown and cut many times: what stands round it is looked through once.
+// lightOf is the light of each limb as the tree stands in its yard. Bench, slip, years and fruit read the same: a limb that is shaded on one
+// is shaded on all.
+func (b *standing) lightOf(m *limb.Map) limb.Light { return b.outside().OfTree(m) }
+
+// lightAhead is the same for a tree grown and cut many times: what stands round it is looked through once, and kept.
 func (b *standing) lightAhead(m *limb.Map) limb.Light {
-	b.roundOnce.Do(func() {
-		b.round = light.NewOutside(light.Directions(b.latitude(), light.Coarse))
-		plotOf(b.contents).StandAround(b.round, &b.core, b.yard, b.day)
-	})
+	b.roundOnce.Do(func() { b.round = b.outside() })
 	return b.round.OfTree(m)
 }
 

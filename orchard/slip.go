@@ -287,8 +287,7 @@ func (p *slipMade) harvestOver() bool {
 	if p.plan == nil {
 		return false
 	}
-	end := p.plan.Anchors.Day(year.HarvestEnd)
-	return p.plan.Picked.Known() || end.Known() && p.day > end
+	return p.plan.HarvestOver(p.day)
 }
 
 // cutsThisYear visits the cuts of the tree year so far that count.

@@ -353,7 +353,7 @@ func (t *trained) bend(i int, ask BendAsked) (BendBody, error) {
 
 func (t *trained) bearsNow() bool {
 	petal, end := t.tp.Anchors.Day(almanac.PetalFall.String()), t.tp.Anchors.Day(almanac.HarvestStart.String())
-	return t.tp.Tree.Bears(t.planned.Shown.Season, t.south) && petal.Known() && end.Known() && t.day >= petal && t.day <= end
+	return !t.tp.Picked.Known() && t.tp.Tree.Bears(t.planned.Shown.Season, t.south) && petal.Known() && end.Known() && t.day >= petal && t.day <= end
 }
 
 func pairs(in [][2]float64) []OutUp {

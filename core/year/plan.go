@@ -207,6 +207,12 @@ func (c *context) picked() almanac.Day {
 	return almanac.NoDay
 }
 
+// HarvestOver says whether a tree's fruit is off on a day: picked, or past the end of its harvest.
+func (tp *TreePlan) HarvestOver(day almanac.Day) bool {
+	end := tp.Anchors.Day(HarvestEnd)
+	return tp.Picked.Known() || end.Known() && day > end
+}
+
 // cameTooLate says of a job that the fruit it is done on was picked before its time was over, and that nothing of it was done.
 func (c *context) cameTooLate(t *Task) bool {
 	picked := c.picked()

@@ -238,7 +238,7 @@ func harvest(c *context) []draft {
 	if _, over, _ := c.height(); over {
 		d.cautions = []string{"ladder"}
 	}
-	if f := c.fruit(); f != nil && f.KG > 0 {
+	if f := c.fruit(); f != nil && f.KG > 0 && !c.picked().Known() {
 		d.reasons = append(d.reasons, reason("crop-coming").num(f.KG, "kg"))
 		d.minutes = math.Max(5, f.KG/pickedAMinuteKG)
 	}

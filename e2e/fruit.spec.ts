@@ -99,7 +99,7 @@ test(
       .first()
       .getByRole('link', { name: /Thinning/ })
       .click();
-    await expect(page.getByRole('row', { name: /A4/ })).toContainText('counted');
+    await expect(page.getByRole('row', { name: /A4/ })).toContainText('picked');
     await expect(page.getByRole('heading', { name: 'Wanted and coming' })).toBeVisible();
     await fits(page);
     await accessible(page);

@@ -183,6 +183,21 @@ describe('what else is logged of fruit', () => {
     );
   });
 
+  it('one going of several: what still hangs leaves the harvest open', async () => {
+    const sent = openApp('/here/thinning/t1?below=harvest', { ...base, 'POST /api/orchards/here/entries': logged() });
+    const form = await screen.findByRole('region', { name: 'Harvest' });
+    await userEvent.type(within(form).getByLabelText('fruit'), '40');
+    const log = within(form).getByRole('button', { name: 'Log the harvest' });
+    await userEvent.selectOptions(within(form).getByLabelText('hangs after it'), 'some still');
+    await userEvent.click(log);
+    await waitFor(() => expect(posted(sent)).toHaveLength(1));
+    await userEvent.selectOptions(within(form).getByLabelText('hangs after it'), 'nothing');
+    await waitFor(() => expect(log).toBeEnabled());
+    await userEvent.click(log);
+    await waitFor(() => expect(posted(sent)).toHaveLength(2));
+    expect(posted(sent).map((e) => e['outcome'])).toEqual(['part', 'done']);
+  });
+
   it('a harvest, with what the program finds odd about it', async () => {
     const odd = { field: 'fruit', given: 'kilos without a count', expected: 'the number too', code: 'W_NOT_COUNTED' };
     const sent = openApp('/here/thinning/t1?below=harvest', {

@@ -82,7 +82,12 @@ const qualities = [
   { value: 'poor', name: 'poor' },
 ] as const;
 
-/** A harvest: number, weight, first and last day, how good, where it went; for the tree or a limb. */
+const hanging = [
+  { value: '', name: 'nothing' },
+  { value: 'some', name: 'some still' },
+] as const;
+
+/** A harvest: number, weight, first and last day, how good, where it went; for the tree or a limb, and whether more hangs. */
 export function HarvestLog({ fruit }: { fruit: Fruit }) {
   const { orchard, units } = useHere();
   const { today } = useShown();
@@ -94,6 +99,7 @@ export function HarvestLog({ fruit }: { fruit: Fruit }) {
   const [quality, setQuality] = useState<(typeof qualities)[number]['value']>('');
   const [went, setWent] = useState('');
   const [limb, setLimb] = useState('');
+  const [more, setMore] = useState<(typeof hanging)[number]['value']>('');
   const [broke, setBroke] = useState('');
   const [why, setWhy] = useState('');
   const kg = read(kilos, 'kg', units);
@@ -111,6 +117,7 @@ export function HarvestLog({ fruit }: { fruit: Fruit }) {
         <Text label="last day" type="date" value={last} onChange={setLast} />
         <Pick label="quality" value={quality} onChange={setQuality} all={qualities} />
         <Pick label="from" value={limb} onChange={setLimb} all={limbs} />
+        {!limb && <Pick label="hangs after it" value={more} onChange={setMore} all={hanging} />}
         <Text label="where it went" value={went} onChange={setWent} />
       </div>
       <div className="acts">
@@ -123,7 +130,7 @@ export function HarvestLog({ fruit }: { fruit: Fruit }) {
               tree_id: fruit.tree.id,
               kind: 'work',
               task: 'harvest',
-              outcome: limb ? 'part' : 'done',
+              outcome: limb || more ? 'part' : 'done',
               kilos: kg ?? 0,
               fruit: Number(n) || 0,
               fruiting: {

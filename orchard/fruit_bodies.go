@@ -275,6 +275,7 @@ func (f *fruitMade) body() *FruitBody {
 	}
 	if p.Picked {
 		out.Picked, out.PickedIs = &f.tp.Picked, f.speaker.Picked(f.tp.Picked, f.borne())
+		out.Doing = []string{} // the season is behind it
 	}
 	out.Window = f.window()
 	f.limbs(out)

@@ -62,10 +62,12 @@ export function LoadPanel({ treeId, chosen, onChoose }: Props) {
           </li>
         ))}
       </ol>
-      <p className="nt q">
-        The bar ends at the expected break; the line is the safe limit. Strength of branch wood and crotches is our
-        estimate.
-      </p>
+      {f.loads.length > 0 && (
+        <p className="nt q">
+          The bar ends at the expected break; the line is the safe limit. Strength of branch wood and crotches is our
+          estimate.
+        </p>
+      )}
       <ul className="safety sm">
         {f.safety.map((s) => (
           <li key={s}>{s}</li>

@@ -27,33 +27,35 @@ export function LimbsList({
   return (
     <nav className={css['fruit-left']} aria-label="Limbs">
       <h2>{count(fruit.limbs.length, 'limb')}</h2>
-      <ul className={css.limbs}>
-        {fruit.limbs.map((l) => {
-          const t = pad.totals(l.id, l.pass);
-          const counting = t.left + t.taken > 0;
-          const left = counting ? t.left : l.left;
-          const state = l.id === limb.id ? 'now' : l.done ? 'done' : counting ? 'begun' : 'not begun';
-          return (
-            <li key={l.id}>
-              <button type="button" aria-current={l.id === limb.id} onClick={() => onLimb(l.id)}>
-                <b>{l.id}</b> <span className="q">{state}</span>
-                <span className="num">
-                  {left} of {l.keep}
-                </span>
-                <svg width="100%" height={8} aria-hidden="true">
-                  <rect x={0.5} y={0.5} width="99%" height={7} fill="var(--sheet)" stroke="var(--rule-strong)" />
-                  <rect
-                    y={0.5}
-                    width={`${String(Math.min(99, (99 * left) / Math.max(1, l.keep)))}%`}
-                    height={7}
-                    fill={left > l.keep ? 'var(--autumn)' : 'var(--leaf)'}
-                  />
-                </svg>
-              </button>
-            </li>
-          );
-        })}
-      </ul>
+      {!fruit.picked && (
+        <ul className={css.limbs}>
+          {fruit.limbs.map((l) => {
+            const t = pad.totals(l.id, l.pass);
+            const counting = t.left + t.taken > 0;
+            const left = counting ? t.left : l.left;
+            const state = l.id === limb.id ? 'now' : l.done ? 'done' : counting ? 'begun' : 'not begun';
+            return (
+              <li key={l.id}>
+                <button type="button" aria-current={l.id === limb.id} onClick={() => onLimb(l.id)}>
+                  <b>{l.id}</b> <span className="q">{state}</span>
+                  <span className="num">
+                    {left} of {l.keep}
+                  </span>
+                  <svg width="100%" height={8} aria-hidden="true">
+                    <rect x={0.5} y={0.5} width="99%" height={7} fill="var(--sheet)" stroke="var(--rule-strong)" />
+                    <rect
+                      y={0.5}
+                      width={`${String(Math.min(99, (99 * left) / Math.max(1, l.keep)))}%`}
+                      height={7}
+                      fill={left > l.keep ? 'var(--autumn)' : 'var(--leaf)'}
+                    />
+                  </svg>
+                </button>
+              </li>
+            );
+          })}
+        </ul>
+      )}
       <section>
         {fruit.picked_says ? (
           <>

@@ -183,6 +183,8 @@ func TestFruitThatIsPickedIsOffEverywhere(t *testing.T) {
 	require.NotEmpty(t, before["loads"])
 	require.NotContains(t, before, "picked")
 
+	a.ok("POST", entriesURL, object{"tree_id": "lower-terrace-C2", "date": "2027-06-20", "kind": "trouble", "fruiting": object{"broke": "S1"}, "reason": "by night"})
+	before = a.ok("GET", fruitAt("C2"), nil)
 	logged := a.ok("POST", entriesURL, work("C2", "harvest", "2027-06-20", object{}, object{"kilos": 3.5, "fruit": 120, "reason": "hail broke the rest"}))
 	after := a.ok("GET", fruitAt("C2"), nil)
 	require.Equal(t, "2027-06-20", after["picked"])
@@ -192,6 +194,8 @@ func TestFruitThatIsPickedIsOffEverywhere(t *testing.T) {
 	for _, gone := range []string{"remove", "minutes", "whether", "second", "time", "beside"} {
 		require.NotContains(t, after, gone)
 	}
+	require.NotEmpty(t, before["broken"])
+	require.Equal(t, before["broken"], after["broken"], "what a limb broke under does not change with the picking")
 	require.Equal(t, before["target"], after["target"], "what the season was to bear stands")
 	require.Equal(t, 3.5, cropOf(a, "C2")["kg_coming"], "what came in, not what was to come")
 	for _, kind := range asked() {

@@ -121,8 +121,8 @@ func (k *Keeper) Crop(ctx context.Context, p *Planned, day almanac.Day) (*CropBo
 				c.Opens, c.Closes = x.Window.Opens.Day, x.Window.Closes.Day
 			}
 		}
-		if len(f.plan.Loads) > 0 {
-			c.WorstUse = f.plan.Loads[0].Use
+		if weighed := f.plan.Weighed(); len(weighed) > 0 {
+			c.WorstUse = weighed[0].Use
 		}
 		c.Alternates = f.years.Alternation != nil && f.years.Alternation.Verdict == "alternating"
 		coming = append(coming, c)
@@ -207,8 +207,8 @@ func (f *fruitMade) treeCrop() TreeCrop {
 			out.Opens, out.Closes = dayOrNil(x.Window.Opens.Day), dayOrNil(x.Window.Closes.Day)
 		}
 	}
-	for i := range f.plan.Loads {
-		if s := f.plan.Loads[i].State; s == crop.LoadOver || s == crop.LoadDanger {
+	for _, l := range f.plan.Weighed() {
+		if s := l.State; s == crop.LoadOver || s == crop.LoadDanger {
 			out.Laden++
 		}
 	}

@@ -279,8 +279,9 @@ func (f *fruitMade) body() *FruitBody {
 	}
 	out.Window = f.window()
 	f.limbs(out)
-	for i := range p.Loads {
-		out.Loads = append(out.Loads, f.load(&p.Loads[i]))
+	weighed := p.Weighed()
+	for i := range weighed {
+		out.Loads = append(out.Loads, f.load(&weighed[i]))
 	}
 	f.yearsInto(out)
 	f.warnInto(out)

@@ -44,13 +44,10 @@ func PlanTree(t Tree) (*Plan, error) {
 	return p.out, nil
 }
 
-// pickedClean leaves of a plan what the season was to bear, and nothing to do: no fruit is over, and none weighs on a limb.
+// pickedClean leaves of a plan what the season was to bear, and nothing to do: no fruit is over.
 func (p *Plan) pickedClean(snow bool) {
-	p.Picked, p.ToCount, p.Whether = true, nil, nil
+	p.Picked, p.snow, p.ToCount, p.Whether = true, snow, nil, nil
 	p.Allot.Remove, p.Allot.Minutes = nil, nil
-	if !snow {
-		p.Loads = nil
-	}
 }
 
 // byGirth makes the limbs of a tree without a map from what was measured.
@@ -398,6 +395,14 @@ func (p *planner) loads() error {
 	var err error
 	p.out.Loads, err = p.r.loads(fruit, terms)
 	return err
+}
+
+// Weighed are the limbs under what weighs on them now, the worst first: none once the fruit is picked, but under snow.
+func (p *Plan) Weighed() []LimbAt {
+	if p.Picked && !p.snow {
+		return nil
+	}
+	return p.Loads
 }
 
 // Second judges what was left on the limbs that were thinned; nil before any was.

@@ -101,9 +101,10 @@ type Plan struct {
 	Targets  Targets
 	Allot    Allotment
 	Whether  *ThinOrNot // nil while what hangs is unknown
-	Loads    []LimbAt   // none once the fruit is picked, but under snow
+	Loads    []LimbAt   // under the season's fruit, picked or not; what weighs on them now: Weighed
 	Counted  bool       // loads with fruit as counted; else as expected
 	Picked   bool       // nothing hangs any more
+	snow     bool       // of a picked tree: snow weighs on its limbs
 	Expected float64
 }
 

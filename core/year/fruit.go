@@ -52,8 +52,9 @@ func FruitOf(p *crop.Plan, now crop.Standing, season int, hangs bool) *Fruit {
 	if p.Allot.Minutes != nil {
 		out.Minutes = *p.Allot.Minutes
 	}
-	for i := range p.Loads {
-		l := &p.Loads[i]
+	weighed := p.Weighed()
+	for i := range weighed {
+		l := &weighed[i]
 		if hangs && p.Counted && (l.State == crop.LoadOver || l.State == crop.LoadDanger) {
 			out.Laden = append(out.Laden, Laden{Limb: l.Limb, Use: math.Round(l.Use*100) / 100, PropAtCM: l.PropAtCM, Holds: l.PropHolds, Remove: l.Remove})
 		}
@@ -268,4 +269,29 @@ func prop(c *context) []draft {
 		d.reasons = append(d.reasons, reason(rule).num(float64(l.PropAtCM), "cm").over(l.Use).said(l.Limb))
 	}
 	return []draft{d}
+}
+
+// wantsFruit are the jobs that are done while fruit hangs: they end with the picking.
+var wantsFruit = map[TaskKind]bool{CountSet: true, Thin: true, Bag: true, SecondLook: true, Unbag: true, Prop: true, LeavesOff: true}
+
+// picked is the day the season's fruit was taken off for good, early or ripe; NoDay while some hangs.
+func (c *context) picked() almanac.Day {
+	for _, e := range c.logged(HarvestTask) {
+		if e.Outcome == Done || e.Outcome == NothingNeeded {
+			return e.Date
+		}
+	}
+	return almanac.NoDay
+}
+
+// HarvestOver says whether a tree's fruit is off on a day: picked, or past the end of its harvest.
+func (tp *TreePlan) HarvestOver(day almanac.Day) bool {
+	end := tp.Anchors.Day(HarvestEnd)
+	return tp.Picked.Known() || end.Known() && day > end
+}
+
+// cameTooLate says of a job that the fruit it is done on was picked before its time was over, and that nothing of it was done.
+func (c *context) cameTooLate(t *Task) bool {
+	picked := c.picked()
+	return wantsFruit[t.Kind] && picked.Known() && picked <= t.Window.Closes.Day && len(t.Entries) == 0
 }

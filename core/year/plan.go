@@ -194,31 +194,6 @@ func (c *context) task(d draft, shown almanac.Day, pace float64) Task {
 	return t
 }
 
-// wantsFruit are the jobs that are done while fruit hangs: they end with the picking.
-var wantsFruit = map[TaskKind]bool{CountSet: true, Thin: true, Bag: true, SecondLook: true, Unbag: true, Prop: true, LeavesOff: true}
-
-// picked is the day the season's fruit was taken off for good, early or ripe; NoDay while some hangs.
-func (c *context) picked() almanac.Day {
-	for _, e := range c.logged(HarvestTask) {
-		if e.Outcome == Done || e.Outcome == NothingNeeded {
-			return e.Date
-		}
-	}
-	return almanac.NoDay
-}
-
-// HarvestOver says whether a tree's fruit is off on a day: picked, or past the end of its harvest.
-func (tp *TreePlan) HarvestOver(day almanac.Day) bool {
-	end := tp.Anchors.Day(HarvestEnd)
-	return tp.Picked.Known() || end.Known() && day > end
-}
-
-// cameTooLate says of a job that the fruit it is done on was picked before its time was over, and that nothing of it was done.
-func (c *context) cameTooLate(t *Task) bool {
-	picked := c.picked()
-	return wantsFruit[t.Kind] && picked.Known() && picked <= t.Window.Closes.Day && len(t.Entries) == 0
-}
-
 // TroubleEntry records that a job did not go as meant, with its cause in Reason.
 const TroubleEntry EntryKind = "trouble"
 

@@ -178,13 +178,12 @@ func TestFruitThatIsPickedIsOffEverywhere(t *testing.T) {
 		return kinds
 	}
 	slip := lt + "/trees/lower-terrace-C2/map/slip"
+	a.ok("POST", entriesURL, object{"tree_id": "lower-terrace-C2", "date": "2027-06-20", "kind": "trouble", "fruiting": object{"broke": "S1"}, "reason": "by night"})
 	before, was, jobs := a.ok("GET", fruitAt("C2"), nil), cropOf(a, "C2"), asked()
 	require.Subset(t, jobs, []any{"thin"})
 	require.NotEmpty(t, before["loads"])
 	require.NotContains(t, before, "picked")
 
-	a.ok("POST", entriesURL, object{"tree_id": "lower-terrace-C2", "date": "2027-06-20", "kind": "trouble", "fruiting": object{"broke": "S1"}, "reason": "by night"})
-	before = a.ok("GET", fruitAt("C2"), nil)
 	logged := a.ok("POST", entriesURL, work("C2", "harvest", "2027-06-20", object{}, object{"kilos": 3.5, "fruit": 120, "reason": "hail broke the rest"}))
 	after := a.ok("GET", fruitAt("C2"), nil)
 	require.Equal(t, "2027-06-20", after["picked"])

@@ -5,6 +5,7 @@ import (
 	"go/parser"
 	"go/token"
 	"io/fs"
+	"maps"
 	"os"
 	"path/filepath"
 	"slices"
@@ -13,6 +14,9 @@ import (
 	"testing"
 
 	"github.com/stretchr/testify/require"
+
+	"vertumna/core/find"
+	"vertumna/core/year"
 )
 
 // forbidden are the packages that bring in disks, networks, clocks and processes.
@@ -108,31 +112,74 @@ func TestArrowsPointDownOnly(t *testing.T) {
 	}
 }
 
-// TestFindingsAreNamedByTheirCodes: a code of a finding is written as text where it is declared, and nowhere else.
-func TestFindingsAreNamedByTheirCodes(t *testing.T) {
-	declared := map[string]bool{}
-	f, err := parser.ParseFile(token.NewFileSet(), "find/codes.go", nil, 0)
+// declaredIn are the constants of a type that the sources of a room declare as text, and where. A file declares one, or those that are
+// found together.
+func declaredIn(t *testing.T, room, of string, together map[string]int) map[string]token.Position {
+	t.Helper()
+	out := map[string]token.Position{}
+	sources, err := filepath.Glob(room + "/*.go")
 	require.NoError(t, err)
-	ast.Inspect(f, func(n ast.Node) bool {
-		if l, ok := n.(*ast.BasicLit); ok && l.Kind == token.STRING {
-			declared[l.Value] = true
-		}
-		return true
+	require.NotEmpty(t, sources)
+	for _, path := range sources {
+		set := token.NewFileSet()
+		f, err := parser.ParseFile(set, path, nil, 0)
+		require.NoError(t, err)
+		n := 0
+		ast.Inspect(f, func(x ast.Node) bool {
+			if v, ok := x.(*ast.ValueSpec); ok && len(v.Values) == 1 {
+				if name, ok := v.Type.(*ast.Ident); ok && name.Name == of {
+					l := v.Values[0].(*ast.BasicLit)
+					text, err := strconv.Unquote(l.Value)
+					require.NoError(t, err)
+					out[text] = set.Position(l.Pos())
+					n++
+				}
+			}
+			return true
+		})
+		require.LessOrEqual(t, n, max(1, together[filepath.Base(path)]), "%s declares %d of %s", path, n, of)
+	}
+	return out
+}
+
+// TestTasksAreDeclaredInAFileEach: what is declared is in the list of declarations, and the other way round.
+func TestTasksAreDeclaredInAFileEach(t *testing.T) {
+	declared := declaredIn(t, "year", "TaskKind", map[string]int{
+		"needs.go": 4, "frame.go": 4, "devices.go": 3, "hard_cuts.go": 2, "notching.go": 2, "graft.go": 2,
 	})
-	require.Greater(t, len(declared), 40)
+	var kinds []string
+	for _, k := range year.TaskKinds() {
+		kinds = append(kinds, string(k))
+	}
+	require.ElementsMatch(t, slices.Collect(maps.Keys(declared)), kinds)
+}
+
+// TestFindingsAreNamedByTheirCodes: a code of a finding is written as text where it is declared, and nowhere else; what is declared is
+// in the list of declarations, a file each.
+func TestFindingsAreNamedByTheirCodes(t *testing.T) {
+	at := declaredIn(t, "find", "Code", map[string]int{"marks.go": 4, "crossing.go": 2, "overloaded.go": 2})
+	var asked []string
+	for _, r := range find.Rules() {
+		asked = append(asked, string(r.Code))
+	}
+	require.ElementsMatch(t, slices.Collect(maps.Keys(at)), asked)
+	declared, itself := map[string]bool{}, map[token.Position]bool{}
+	for code, place := range at {
+		declared[strconv.Quote(code)], itself[place] = true, true
+	}
 	for _, pattern := range []string{"find/*.go", "cut/*.go", "year/*.go", "diagnose/*.go", "../orchard/*.go"} {
 		paths, err := filepath.Glob(pattern)
 		require.NoError(t, err)
 		require.NotEmpty(t, paths)
 		for _, path := range paths {
-			if strings.HasSuffix(path, "_test.go") || path == "find/codes.go" {
+			if strings.HasSuffix(path, "_test.go") {
 				continue
 			}
 			set := token.NewFileSet()
 			f, err := parser.ParseFile(set, path, nil, 0)
 			require.NoError(t, err)
 			written := func(e ast.Expr) {
-				if l, ok := e.(*ast.BasicLit); ok {
+				if l, ok := e.(*ast.BasicLit); ok && !itself[set.Position(l.Pos())] {
 					require.False(t, declared[l.Value], "%s writes %s as text", set.Position(l.Pos()), l.Value)
 				}
 			}

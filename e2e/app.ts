@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { test as base, expect, type Locator, type Page } from '@playwright/test';
 import { spawn } from 'node:child_process';
-import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdtempSync, renameSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 
@@ -33,33 +33,58 @@ export async function start(args: string[]): Promise<{ url: string; stop: () => 
   };
 }
 
-const written = new Map<string, string>();
-
-/** The demo's file of a day: written once a worker, copied for each test. */
+/** The demo's file of a day: written once in a run, in the folder the run made (demos.ts), and copied for each test. */
 export async function demoOf(day: string): Promise<string> {
-  const have = written.get(day);
-  if (have) return have;
-  const file = join(mkdtempSync(join(tmpdir(), 'vertumna-demo-')), 'demo.db');
-  const app = await start(['demo', '--db', file, '--today', day]);
+  const file = join(process.env.VERTUMNA_DEMOS ?? '', `${day}.db`);
+  if (existsSync(file)) return file;
+  const draft = join(dirname(file), `${day}-${String(process.pid)}.db`);
+  const app = await start(['demo', '--db', draft, '--today', day]);
   await app.stop();
-  written.set(day, file);
+  renameSync(draft, file); // whole or not there, for the workers beside this one
   return file;
 }
 
-async function runs(folder: string, day: string, use: (url: string) => Promise<void>): Promise<void> {
-  const db = join(folder, `${day}.db`);
-  copyFileSync(await demoOf(day), db);
-  const app = await start(['demo', '--db', db, '--today', day]);
-  await use(app.url);
-  await app.stop();
+interface Lent {
+  url: string;
+  stop: () => Promise<void>;
+  folder: string;
+  /** The demo's file as it was handed out. */
+  mark: string;
 }
 
-process.on('exit', () => {
-  for (const file of written.values()) rmSync(dirname(file), { recursive: true, force: true });
-});
+/** Programs over a demo that nobody has written to: the next test of that day in this worker takes its turn at it. */
+const untouched = new Map<string, Lent>();
+
+/** Tells one state of a database file from the next, by what a write moves: its own size and time, and those of its log. */
+function markOf(folder: string): string {
+  return ['demo.db', 'demo.db-wal']
+    .map((name) => statSync(join(folder, name), { throwIfNoEntry: false }))
+    .map((file) => (file ? `${String(file.size)}@${String(file.mtimeMs)}` : 'none'))
+    .join(' ');
+}
+
+/** Lends the demo of a day: one that nobody wrote to, or a copy of its own. */
+async function lend(day: string, use: (url: string) => Promise<void>): Promise<void> {
+  let app = untouched.get(day);
+  untouched.delete(day);
+  if (!app) {
+    const folder = mkdtempSync(join(tmpdir(), 'vertumna-e2e-'));
+    const db = join(folder, 'demo.db');
+    copyFileSync(await demoOf(day), db);
+    app = { ...(await start(['demo', '--db', db, '--today', day])), folder, mark: markOf(folder) };
+  }
+  await use(app.url);
+  if (markOf(app.folder) === app.mark) untouched.set(day, app);
+  else await end(app);
+}
+
+async function end(app: Lent): Promise<void> {
+  await app.stop();
+  rmSync(app.folder, { recursive: true, force: true });
+}
 
 interface Apps {
-  /** The demo orchard on 20 February 2027, fresh for this test. */
+  /** The demo orchard on 20 February 2027, as it was made. */
   demo: string;
   /** The demo orchard on 10 March 2027, a day to cut on. */
   march: string;
@@ -73,7 +98,15 @@ interface Apps {
   empty: string;
 }
 
-export const test = base.extend<Apps & { folder: string }>({
+export const test = base.extend<Apps & { folder: string }, { returned: undefined }>({
+  // what was lent is taken back when the worker ends
+  returned: [
+    async ({}, use) => {
+      await use(undefined);
+      await Promise.all([...untouched.values()].map(end));
+    },
+    { scope: 'worker', auto: true },
+  ],
   // a page that logs an error is broken, refusals of the program apart
   page: async ({ page }, use) => {
     const errors: string[] = [];
@@ -89,11 +122,11 @@ export const test = base.extend<Apps & { folder: string }>({
     await use(dir);
     rmSync(dir, { recursive: true, force: true });
   },
-  demo: async ({ folder }, use) => runs(folder, '2027-02-20', use),
-  march: async ({ folder }, use) => runs(folder, '2027-03-10', use),
-  summer: async ({ folder }, use) => runs(folder, '2027-07-05', use),
-  spring: async ({ folder }, use) => runs(folder, '2027-05-10', use),
-  june: async ({ folder }, use) => runs(folder, '2027-06-20', use),
+  demo: async ({}, use) => lend('2027-02-20', use),
+  march: async ({}, use) => lend('2027-03-10', use),
+  summer: async ({}, use) => lend('2027-07-05', use),
+  spring: async ({}, use) => lend('2027-05-10', use),
+  june: async ({}, use) => lend('2027-06-20', use),
   empty: async ({ folder }, use) => {
     const app = await start(['serve', '--db', join(folder, 'own.db'), '--today', '2027-02-20']);
     await use(app.url);
@@ -102,10 +135,11 @@ export const test = base.extend<Apps & { folder: string }>({
 });
 
 /**
- * Fails on anything that axe finds by the rules and by best practice, the least of it apart. The contrast of colours is half of its work: it is
- * left out where the same colours are looked at elsewhere, as on the phone what the laptop's run of the same test shows.
+ * Fails on anything that axe finds by the rules and by best practice, the least of it apart. The contrast of colours is half of its work:
+ * that every colour of text can be read on every surface is a law of the web (colours.test.ts), so that it is looked at here once a screen,
+ * on the laptop or where a screen is the phone's own.
  */
-export async function accessible(page: Page, { colours = true } = {}): Promise<void> {
+export async function accessible(page: Page, { colours = false } = {}): Promise<void> {
   const { project, tags } = test.info();
   const contrast = colours && (project.name !== 'phone' || tags.includes('@phone'));
   const found = await new AxeBuilder({ page })

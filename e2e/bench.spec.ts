@@ -168,7 +168,7 @@ test(
     await expect(page.getByRole('button', { name: 'Undo' })).toHaveCount(0);
     await page.getByRole('button', { name: 'Now', exact: true }).click();
     await expect(page.getByText(/Predicted, if nothing is cut/)).toHaveCount(0);
-    await accessible(page);
+    await accessible(page, { colours: true });
     await fits(page);
   },
 );

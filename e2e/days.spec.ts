@@ -32,7 +32,7 @@ test(
     const weeks = page.getByRole('region', { name: 'Three weeks' });
     const flag = weeks.getByRole('button', { name: /^C1 Dormant cut, / });
     const before = await flag.getAttribute('aria-label');
-    await accessible(page);
+    await accessible(page, { colours: true });
     await fits(page);
     await flag.click();
     const grip = weeks.getByRole('button', { name: /Arrow keys move it a day/ });

@@ -19,7 +19,7 @@ test(
     await expect(form.getByRole('alert')).toContainText('fruiting.counts[0].fruit');
     await expect(form.getByLabel(/^S4/)).toHaveValue('12000000');
     await fits(page);
-    await accessible(page);
+    await accessible(page, { colours: true });
   },
 );
 

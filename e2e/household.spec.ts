@@ -29,7 +29,7 @@ test(
     await helper.getByRole('button', { name: 'Could not' }).click();
     await expect(helper.locator('.helper-helpersteps .helper-said')).toHaveText(['cut', 'could not']);
     await fits(helper);
-    await accessible(helper);
+    await accessible(helper, { colours: true });
 
     await page.reload();
     await expect(panel.getByText('2 answers waiting for you')).toBeVisible();

@@ -22,7 +22,7 @@ test(
       await panel.getByRole('button', { name: `Read ${String(n)} of 3` }).click();
     }
     await expect(panel.getByText(/Mean of 3: 52° from vertical, give or take 1/)).toBeVisible();
-    await accessible(page);
+    await accessible(page, { colours: true });
     await panel.getByRole('button', { name: 'Take it for S2' }).click();
     await expect(panel.getByLabel('Angle', { exact: true })).toHaveValue('52');
     // read as one limb only where the readings are of one limb

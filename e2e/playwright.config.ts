@@ -3,6 +3,7 @@ import { chromiumPath } from './chromium';
 
 export default defineConfig({
   testDir: '.',
+  globalSetup: './demos.ts',
   // pictures and measures are made by make screenshots and make bench
   testIgnore: [
     ...(process.env.SCREENSHOTS ? [] : ['screenshots.spec.ts']),

@@ -23,7 +23,7 @@ test(
     await corner.focus();
     await page.keyboard.press('Shift+ArrowLeft');
     await expect(page.getByText('162 m²')).toBeVisible();
-    await accessible(page);
+    await accessible(page, { colours: true });
     await page.getByRole('button', { name: 'Next: your reach' }).click();
     await page.getByLabel(/Fingertip height/).fill('221');
     await page.getByRole('button', { name: 'Make the orchard' }).click();

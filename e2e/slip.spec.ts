@@ -32,7 +32,7 @@ test('a step is taken, another left and put back, and the stop line follows', as
   await expect(heads(page)).toHaveCount(before);
   await expect(gauge.locator('figcaption')).toHaveText(says);
   await fits(page);
-  await accessible(page);
+  await accessible(page, { colours: true });
 });
 
 test(

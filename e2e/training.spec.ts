@@ -27,7 +27,7 @@ test(
     await expect(stillOn(page).getByText(/springs back more than 10/)).toBeVisible();
     await stillOn(page).getByRole('button', { name: 'It is off' }).click();
     await expect(row).toHaveCount(0);
-    await accessible(page);
+    await accessible(page, { colours: true });
   },
 );
 

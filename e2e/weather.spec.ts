@@ -28,7 +28,7 @@ test(
     const first = await strip.locator('thead th').allInnerTexts();
     expect(first).toHaveLength(15);
     await fits(page);
-    await accessible(page);
+    await accessible(page, { colours: true });
     // what a thermometer on the plot read counts before the station
     await strip.getByText('Weather of your own').click();
     await strip.getByLabel(/^Lowest/).fill('-3,5');

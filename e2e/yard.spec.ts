@@ -106,7 +106,7 @@ test('every screen is sound for all, by day and at dusk', async ({ page, demo },
   test.slow(); // ten pages looked through by the accessibility rules
   for (const path of ['yard', 'trees', 'year', 'setup']) {
     await open(page, `${demo}/lower-terrace/${path}`);
-    await accessible(page);
+    await accessible(page, { colours: true });
     await fits(page);
   }
   if (project.name === 'phone') return; // dusk is other colours, and those are the laptop's
@@ -114,7 +114,7 @@ test('every screen is sound for all, by day and at dusk', async ({ page, demo },
   const tree = 'trees/lower-terrace-C1';
   for (const path of ['yard', 'year', 'year?span=weeks', `${tree}/season`, `${tree}/why?what=leans`, 'setup']) {
     await open(page, `${demo}/lower-terrace/${path}`);
-    await accessible(page);
+    await accessible(page, { colours: true });
   }
 });
 
@@ -123,7 +123,7 @@ test('yard and year fit windows of any width', laptop('the width is set here'), 
     await page.setViewportSize({ width, height: 820 });
     for (const path of ['yard?tree=lower-terrace-C2', 'year']) {
       await open(page, `${demo}/lower-terrace/${path}`);
-      await accessible(page, { colours: false });
+      await accessible(page);
       await fits(page);
     }
   }

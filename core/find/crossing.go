@@ -11,26 +11,15 @@ import (
 // Backward names the fact of a crossing that its limb gives way by its direction: how far it gains ground outward, of its length.
 const Backward = "outward_ratio"
 
-// box bounds a limb in space.
-type box struct{ lo, hi limb.Vec }
+// Two limbs that touch, told from one sweep over their pairs.
+const (
+	Crossing Code = "crossing" // the limb that gives way where two come too close
+	Resting  Code = "resting"  // a limb that lies on a better one, near their fork
+)
 
-func allBoxes(m *limb.Map) []box {
-	out := make([]box, m.Len())
-	for i := range out {
-		b := box{m.Base(i), m.Base(i)}
-		for _, p := range m.Polyline(i) {
-			b.lo = limb.Vec{X: math.Min(b.lo.X, p.X), Y: math.Min(b.lo.Y, p.Y), Z: math.Min(b.lo.Z, p.Z)}
-			b.hi = limb.Vec{X: math.Max(b.hi.X, p.X), Y: math.Max(b.hi.Y, p.Y), Z: math.Max(b.hi.Z, p.Z)}
-		}
-		out[i] = b
-	}
-	return out
-}
+var crossing = Rule{Code: Crossing, Step: 3, Weight: 7, Aim: Remove, Source: practice}
 
-func (b box) meets(o box, margin float64) bool {
-	return b.lo.X-margin <= o.hi.X && o.lo.X-margin <= b.hi.X && b.lo.Y-margin <= o.hi.Y && o.lo.Y-margin <= b.hi.Y &&
-		b.lo.Z-margin <= o.hi.Z && o.lo.Z-margin <= b.hi.Z
-}
+var resting = Rule{Code: Resting, Step: 3, Weight: 4, Aim: Remove, Source: practice}
 
 // Numbers of the contact test (limbs.md#31-rubbing-and-crossing).
 const (
@@ -75,7 +64,7 @@ func (f *finder) crossings() {
 		if i == s.on {
 			at = s.at
 		}
-		f.tell(Crossing, i, math.Max(0, at-aboveContact), 1, []Fact{num("at_contact_cm", at), yes("seen", true)}).Members = f.ids([]int{other})
+		f.tell(crossing, i, math.Max(0, at-aboveContact), 1, []Fact{num("at_contact_cm", at), yes("seen", true)}).Members = f.ids([]int{other})
 	}
 }
 
@@ -180,7 +169,7 @@ func (f *finder) tellCrossing(c contact, seen map[[2]int]*rub) {
 		severity = 1
 		facts = append(facts, yes("seen", true))
 	}
-	f.tell(Crossing, i, math.Max(0, s-aboveContact), severity, facts, num("gap_cm", c.allow)).Members = f.ids([]int{j})
+	f.tell(crossing, i, math.Max(0, s-aboveContact), severity, facts, num("gap_cm", c.allow)).Members = f.ids([]int{j})
 }
 
 // tellResting: near their fork, the upper limb lies on the lower.
@@ -192,7 +181,7 @@ func (f *finder) tellResting(c contact) {
 	if thin, _ := f.thinner(upper, lower); thin != upper {
 		return // the better limb lies on the poorer one: told by its weight, not its place
 	}
-	f.tell(Resting, upper, math.Max(0, s-aboveContact), rather, []Fact{num("gap_cm", c.gap), num("at_contact_cm", s)}, num("gap_cm", touchCM)).Members = f.ids([]int{lower})
+	f.tell(resting, upper, math.Max(0, s-aboveContact), rather, []Fact{num("gap_cm", c.gap), num("at_contact_cm", s)}, num("gap_cm", touchCM)).Members = f.ids([]int{lower})
 }
 
 // contacts finds where two limbs come closest within what wind and fruit allow: far along the wood, where they cross, and
@@ -238,79 +227,4 @@ func nearer(best *contact, c contact) *contact {
 		return &c
 	}
 	return best
-}
-
-func segmentMeetsBox(p, q limb.Vec, b box, margin float64) bool {
-	s := box{
-		limb.Vec{X: math.Min(p.X, q.X), Y: math.Min(p.Y, q.Y), Z: math.Min(p.Z, q.Z)},
-		limb.Vec{X: math.Max(p.X, q.X), Y: math.Max(p.Y, q.Y), Z: math.Max(p.Z, q.Z)},
-	}
-	return s.meets(b, margin)
-}
-
-// closestOnSegments gives the places (0..1) on two segments where they come closest, and how close (Ericson 2005).
-func closestOnSegments(p1, q1, p2, q2 limb.Vec) (s, t, dist float64) {
-	const tiny = 1e-12
-	d1, d2, r := q1.Sub(p1), q2.Sub(p2), p1.Sub(p2)
-	a, e, f := d1.Dot(d1), d2.Dot(d2), d2.Dot(r)
-	switch {
-	case a <= tiny && e <= tiny:
-	case a <= tiny:
-		t = clamp01(f / e)
-	default:
-		c := d1.Dot(r)
-		if e <= tiny {
-			s = clamp01(-c / a)
-			break
-		}
-		b := d1.Dot(d2)
-		if denom := a*e - b*b; denom > tiny {
-			s = clamp01((b*f - c*e) / denom)
-		}
-		t = (b*s + f) / e
-		if t < 0 {
-			t, s = 0, clamp01(-c/a)
-		} else if t > 1 {
-			t, s = 1, clamp01((b-c)/a)
-		}
-	}
-	return s, t, p1.Add(d1.Mul(s)).Sub(p2.Add(d2.Mul(t))).Len()
-}
-
-// toPoint is how near a limb's line passes a place, cm.
-func (f *finder) toPoint(i int, p limb.Vec) float64 {
-	best := math.Inf(1)
-	line := f.m.Polyline(i)
-	for k := 1; k < len(line); k++ {
-		_, _, d := closestOnSegments(p, p, line[k-1], line[k])
-		best = math.Min(best, d)
-	}
-	return best
-}
-
-const (
-	denseLeast  = 3
-	denseWoodCM = 30
-)
-
-// dense: no ball can pass where a limb has this many others close to its middle.
-func (f *finder) dense(i int) {
-	a := &f.m.Axes[i]
-	if a.L < 15 {
-		return
-	}
-	mid := f.m.At(i, a.L/2)
-	here := box{mid, mid}
-	n := 0
-	f.cells.near(mid, func(j int) {
-		if j == i || f.m.WhollyDead(j) || !here.meets(f.boxes[j], f.o.BallCM) {
-			return
-		}
-		if f.toPoint(j, mid) <= f.o.BallCM && f.m.WoodDistance(i, a.L/2, j, 0) >= denseWoodCM {
-			n++
-		}
-	})
-	if least := denseLeast - f.o.Airy; n >= least {
-		f.tell(Dense, i, 0, 0.4+0.1*float64(n-least), []Fact{num("neighbours", float64(n))}, num("neighbours", float64(least-1)))
-	}
 }

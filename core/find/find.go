@@ -88,28 +88,6 @@ const (
 	strength = "strength of green wood, a safety of three; our estimate"
 )
 
-// Besides lists the codes of all findings but some.
-func Besides(kept ...Code) []Code {
-	var out []Code
-	for _, r := range rules {
-		if !slices.Contains(kept, r.Code) {
-			out = append(out, r.Code)
-		}
-	}
-	return out
-}
-
-// Rules lists all rules in the order of work.
-func Rules() []Rule { return rules }
-
-var ruleOf = func() map[Code]Rule {
-	byCode := make(map[Code]Rule, len(rules))
-	for _, r := range rules {
-		byCode[r.Code] = r
-	}
-	return byCode
-}()
-
 // finder holds one reading of a map.
 type finder struct {
 	m      *limb.Map
@@ -137,22 +115,6 @@ type Reading struct {
 	Options Options
 }
 
-// tests are the findings in the order they are looked for. A new one is a function here and a row in rules.
-var tests = []func(*finder, int){
-	(*finder).inward, (*finder).hanging, (*finder).low, (*finder).oldUpright, (*finder).bareLeader,
-	(*finder).narrowCrotch, (*finder).thickSide, (*finder).competitor,
-	(*finder).overHeight, (*finder).path, (*finder).wall, (*finder).neighbour, (*finder).shaded, (*finder).dense,
-	(*finder).longShoot, (*finder).tooOld, (*finder).barren, (*finder).spursCrowded, (*finder).weak,
-	(*finder).tipBack, (*finder).longBearer, (*finder).load,
-	(*finder).stateOver, (*finder).succeeded, (*finder).pastLength, (*finder).outOfPlane,
-}
-
-// groups look at several limbs at once.
-var groups = []func(*finder){
-	(*finder).crossings, (*finder).sameNode, (*finder).forks, (*finder).tierGap, (*finder).crowsfoot, (*finder).headedAgain, (*finder).centreClosed,
-	(*finder).overLong, (*finder).topHeavy, (*finder).tooManyLimbs, (*finder).leaderLong, (*finder).leaderCrown, (*finder).renewals,
-}
-
 // Findings reads a map. Findings that need light are skipped without it. They come in the order of work: by step, then
 // the worst first. Cost: n log n in the number of limbs for pairs that lie apart, n for the rest.
 func Findings(m *limb.Map, r Reading) []Finding {
@@ -169,12 +131,16 @@ func Findings(m *limb.Map, r Reading) []Finding {
 		if f.sprout[i] {
 			f.tellSprout(i)
 		}
-		for _, test := range tests {
-			test(f, i)
+		for _, d := range declarations {
+			if d.limb != nil {
+				d.limb(f, i)
+			}
 		}
 	}
-	for _, group := range groups {
-		group(f)
+	for _, d := range declarations {
+		if d.tree != nil {
+			d.tree(f)
+		}
 	}
 	f.out = slices.DeleteFunc(f.out, func(x Finding) bool { return slices.Contains(f.o.Without, x.Code) })
 	slices.SortStableFunc(f.out, func(a, b Finding) int {
@@ -220,10 +186,9 @@ func LeaderChain(m *limb.Map) []string {
 
 // tell records a finding. Severity is kept to three decimals, so that equals sort by name, and the place to a tenth of a
 // millimetre.
-func (f *finder) tell(code Code, i int, at, severity float64, evidence []Fact, limits ...Fact) *Finding {
-	r := ruleOf[code]
+func (f *finder) tell(r Rule, i int, at, severity float64, evidence []Fact, limits ...Fact) *Finding {
 	f.out = append(f.out, Finding{
-		Code: code, Limb: f.m.Axes[i].ID, AtCM: math.Round(at*100) / 100, Severity: math.Round(severity*1000) / 1000, Step: r.Step, Weight: r.Weight, Aim: r.Aim,
+		Code: r.Code, Limb: f.m.Axes[i].ID, AtCM: math.Round(at*100) / 100, Severity: math.Round(severity*1000) / 1000, Step: r.Step, Weight: r.Weight, Aim: r.Aim,
 		Evidence: evidence, Limits: limits, Source: r.Source,
 	})
 	return &f.out[len(f.out)-1]
@@ -242,3 +207,67 @@ func (f *finder) isLeader(i int) bool { return i == f.leader }
 func (f *finder) grown(i int) int { return len(f.m.Axes[i].Rings) }
 
 func (f *finder) habit() pomology.Bearing { return f.m.Kind.Growth.Bearing }
+
+func (f *finder) live(i int) bool { return !f.m.WhollyDead(i) }
+
+func (f *finder) ids(limbs []int) []string {
+	out := make([]string, len(limbs))
+	for k, i := range limbs {
+		out[k] = f.m.Axes[i].ID
+	}
+	return out
+}
+
+// How long, cm, a limb is before it is judged: shorter wood is looked past (limbs.md#3-findings).
+const (
+	judgedFromCM = 20
+	limbFromCM   = 30
+)
+
+// youngRings: a shoot of as many seasons at most is young.
+const youngRings = 2
+
+// bears says whether the wood from `at` on is this year's bearing wood of a kind that fruits on one-year shoots: it is
+// renewed after the harvest, not taken before (limbs.md#35-leader-forks-tiers-shoots-bearers).
+func (f *finder) bears(i int, at float64) bool {
+	if f.habit() != pomology.OnLastYear || f.o.Harvested && f.m.Season == limb.Summer {
+		return false
+	}
+	a := &f.m.Axes[i]
+	most := 2
+	if f.m.Season == limb.Summer {
+		most = 3
+	}
+	first := max(0, len(a.Rings)-most)
+	if at < a.RingStart(first)-0.5 || a.Tip == limb.DeadTip || f.m.Base(i).Z > f.o.ReachCM || f.m.Top(i) > f.o.ReachCM+overReachCM {
+		return false
+	}
+	for _, c := range a.Children {
+		if f.m.Axes[c].Attach < at {
+			continue
+		}
+		for _, j := range f.m.Subtree(c) {
+			if f.grown(j) > most {
+				return false
+			}
+		}
+	}
+	return true
+}
+
+// free: a growing end, no sprout or sucker, not kept, its base within reach.
+func (f *finder) free(i int) bool {
+	return f.growing(i) && f.noSprout(i) && !f.m.Has(i, limb.Keep) && f.m.Base(i).Z <= f.o.ReachCM
+}
+
+// radiusCM is half a diameter in mm, in cm.
+func radiusCM(dMM float64) float64 { return dMM / 20 }
+
+func num(name string, v float64) Fact { return Fact{Name: name, Value: v} }
+
+func yes(name string, v bool) Fact {
+	if v {
+		return Fact{Name: name, Value: 1}
+	}
+	return Fact{Name: name}
+}

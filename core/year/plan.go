@@ -190,7 +190,7 @@ func (c *context) task(d draft, shown almanac.Day, pace float64) Task {
 	if r, ok := t.Window.uncertain(); ok {
 		t.Reasons = append(t.Reasons, r)
 	}
-	t.settle(shown, wantsFruit[t.Kind] && c.picked().Known())
+	t.settle(shown, taskFacts[t.Kind].WantsFruit && c.picked().Known())
 	return t
 }
 

@@ -47,15 +47,6 @@ type draft struct {
 // rule turns a context into the tasks it calls for. A new rule of the year is a new function in this list.
 type rule func(c *context) []draft
 
-var rules = []rule{
-	standBack, healthLook, // looks
-	dormantCut, stoneSummerCut, restrainingCut, heightCut, summerShoots, autumnHeight, // cuts
-	plantingCut, scaffoldChoice, notching, formation, youngCare, needs, // young trees and their supports
-	sprouts, hardCutFollowUps, carriedLimbs, limbsDue, chooseShoot, devices, storms, bending, paint, // what earlier work asks for
-	frostCount, countSet, thin, secondLook, bag, unbag, prop, leavesOff, harvest, // fruit
-	grafting, graftWood, stored, // by wish
-}
-
 func (c *context) at(anchor string, offset int) Bound {
 	x := c.a.At(anchor)
 	return Bound{shift(x.Day, offset), shift(x.Early, offset), shift(x.Late, offset), anchor, offset, x.Source}
@@ -131,66 +122,3 @@ func finished(entries []Entry) (Entry, bool) {
 	}
 	return Entry{}, false
 }
-
-// cutCautions are the safety cautions of cutting work on this tree.
-func (c *context) cutCautions() []string {
-	out := []string{"saw", "wet-bark"}
-	if h, over, _ := c.height(); over {
-		out = append(out, "ladder")
-		if h > 4 {
-			out = append(out, "arborist", "power-lines")
-		}
-	}
-	out = append(out, c.tree.Kind.Year.Cautions...)
-	return append(out, c.cleaning(), "burning")
-}
-
-// cleaning is the caution about tools, by school.
-func (c *context) cleaning() string {
-	if c.school.Is("cleaning", "every-cut") {
-		return "clean-cuts"
-	}
-	return "clean-tools"
-}
-
-// dormantShare is how much of the crown the dormant cut may take: all of the limit when building or where no cut in leaf can follow,
-// two thirds when holding or restoring, nothing live when restraining or retiring; never more than the account has left.
-func (c *context) dormantShare() float64 {
-	limit := c.account.Limit
-	switch c.aim.Aim {
-	case Hold, Restore:
-		if c.inLeaf.When != NeverInLeaf {
-			limit *= dormantPart
-		}
-	case Restrain, Retire:
-		return 0
-	}
-	return min(c.account.Left, limit)
-}
-
-const dormantPart = 2.0 / 3 // the rest is the summer's (work.md#the-limit)
-
-// summerShare is what a summer cut may take of the crown as it stands when the dormant part has gone.
-func (c *context) summerShare() float64 {
-	limit := c.account.Limit
-	switch c.aim.Aim {
-	case Retire:
-		return 0
-	case Restrain:
-		return min(c.account.Left, limit)
-	}
-	dormant := limit * dormantPart
-	return min(c.account.Left, 1-(1-limit)/(1-dormant))
-}
-
-// carried are the reasons handed on from what was left last season.
-func (c *context) carried() (out []Reason) {
-	for _, e := range c.entries {
-		if e.Season == c.season-1 && e.Kind == WorkEntry && (e.Outcome == Left || e.Outcome == Part) && isCut(e.Task) {
-			out = append(out, reason("carried-over").on(Logged, e.Date).said(e.Reason))
-		}
-	}
-	return out
-}
-
-func isCut(k TaskKind) bool { return taskFacts[k].Cut }

@@ -10,57 +10,6 @@ import (
 // TaskKind names a kind of task of the year.
 type TaskKind string
 
-// The kinds of task that need no limb map.
-const (
-	StandBack     TaskKind = "stand-back"
-	HealthLook    TaskKind = "health-look"
-	DormantCut    TaskKind = "dormant-cut"
-	SummerCut     TaskKind = "summer-cut"
-	RestrainCut   TaskKind = "restraining-cut"
-	HeightCut     TaskKind = "height-cut"
-	SummerShoots  TaskKind = "summer-shoots"
-	Sprouts       TaskKind = "sprouts"
-	SproutVisit   TaskKind = "sprout-visit"
-	AutumnHeight  TaskKind = "autumn-height-cut"
-	PlantingCut   TaskKind = "planting-cut"
-	Scaffolds     TaskKind = "scaffold-choice"
-	Notching      TaskKind = "notching"
-	NotchLook     TaskKind = "notch-look"
-	ChooseShoot   TaskKind = "choose-shoot"
-	Bend          TaskKind = "bend"
-	CheckTies     TaskKind = "check-ties"
-	TakeOff       TaskKind = "take-off"
-	FrostCount    TaskKind = "frost-count"
-	CountSet      TaskKind = "count-set"
-	Thin          TaskKind = "thin"
-	SecondLook    TaskKind = "second-look"
-	Bag           TaskKind = "bag"
-	Unbag         TaskKind = "unbag"
-	Prop          TaskKind = "prop"
-	LeavesOff     TaskKind = "leaves-off"
-	HarvestTask   TaskKind = "harvest"
-	Graft         TaskKind = "graft"
-	GraftLook     TaskKind = "graft-look"
-	CarriedCut    TaskKind = "carried-limbs"
-	LimbDue       TaskKind = "limb-due"
-	GraftWood     TaskKind = "graft-wood"
-	Paint         TaskKind = "paint"
-	YoungCare     TaskKind = "young-care"
-	MeasureHeight TaskKind = "measure-height"
-	Tools         TaskKind = "tools"
-	GiveStake     TaskKind = "give-stake"
-	GiveMulch     TaskKind = "give-mulch"
-	GiveWires     TaskKind = "give-wires"
-	Repot         TaskKind = "repot"
-	StripFruit    TaskKind = "strip-fruit"
-	StoredLook    TaskKind = "stored-look"
-	FrameCut      TaskKind = "frame-cut"
-	FrameSummer   TaskKind = "frame-summer"
-	TieArms       TaskKind = "tie-arms"
-	ReleaseTest   TaskKind = "release-test"
-	OwnJob        TaskKind = "own"
-)
-
 // Mark is the pattern a task's window is drawn with.
 type Mark string
 
@@ -82,64 +31,15 @@ func Marks() []Mark {
 // mostHarm: what is lost when the job is missed is lost for good.
 const mostHarm = 3
 
-// TaskFacts is what is fixed for a kind of task.
+// TaskFacts is what is fixed for a kind of task. Minutes are our estimates until a person's own pace is known.
 type TaskFacts struct {
 	Cut     bool    // takes live wood; its amount follows the size of the tree
 	Mark    Mark    // drawn with; cuts may take another by the day they fall on
 	Minutes float64 // for what is not a cut; our estimates
 	Instead string  // slug of what to do when it was missed
 	Harm    int     // harm if missed, 0 none to 3; orders what is dropped
-}
-
-// taskFacts: minutes are our estimates until a person's own pace is known.
-var taskFacts = map[TaskKind]TaskFacts{
-	StandBack:     {false, CareMark, 5, "next-visit", 0},
-	HealthLook:    {false, CareMark, 5, "winter-signs", 1},
-	DormantCut:    {true, WinterMark, 0, "summer-instead", 2},
-	SummerCut:     {true, SummerMark, 0, "next-dry-summer", 3},
-	RestrainCut:   {true, SummerMark, 0, "solstice-instead", 1},
-	HeightCut:     {true, SummerMark, 0, "winter-reduction", 2},
-	SummerShoots:  {true, SummerMark, 0, "spur-in-winter", 1},
-	Sprouts:       {false, CareMark, 10, "cut-in-winter", 1},
-	SproutVisit:   {false, CareMark, 10, "cut-in-winter", 1},
-	AutumnHeight:  {true, SummerMark, 0, "next-solstice", 1},
-	PlantingCut:   {true, WinterMark, 0, "next-winter", 2},
-	Scaffolds:     {true, WinterMark, 0, "choose-in-summer", 2},
-	Notching:      {false, WinterMark, 10, "next-spring", 1},
-	NotchLook:     {false, CareMark, 5, "look-in-winter", 0},
-	ChooseShoot:   {false, CareMark, 10, "choose-in-winter", 1},
-	Bend:          {false, CareMark, 20, "next-bending", 1},
-	CheckTies:     {false, CareMark, 5, "check-today", 3},
-	TakeOff:       {false, CareMark, 10, "take-off-today", 3},
-	FrostCount:    {false, CareMark, 15, "count-at-set", 1},
-	CountSet:      {false, ThinMark, 10, "count-when-thinning", 0},
-	Thin:          {false, ThinMark, 45, "thin-still", 3},
-	Bag:           {false, ThinMark, 30, "no-bags", 1},
-	SecondLook:    {false, ThinMark, 10, "look-when-picking", 1},
-	Unbag:         {false, PickMark, 20, "unbag-still", 1},
-	Prop:          {false, ThinMark, 15, "prop-still", 3},
-	LeavesOff:     {false, PickMark, 10, "leave-leaves", 0},
-	HarvestTask:   {false, PickMark, 40, "pick-what-hangs", 2},
-	Graft:         {false, CareMark, 30, "next-graft-season", 1},
-	CarriedCut:    {true, WinterMark, 0, "next-slip", 1},
-	LimbDue:       {false, CareMark, 5, "decide-still", 1},
-	GraftLook:     {false, CareMark, 5, "look-anyway", 0},
-	GraftWood:     {false, WinterMark, 15, "no-graft-wood", 1},
-	Paint:         {false, CareMark, 15, "paint-still", 1},
-	YoungCare:     {false, CareMark, 20, "care-still", 2},
-	MeasureHeight: {false, CareMark, 3, "measure-still", 0},
-	Tools:         {false, CareMark, 30, "sharpen-still", 0},
-	GiveStake:     {false, CareMark, 30, "stake-still", 2},
-	GiveMulch:     {false, CareMark, 15, "mulch-still", 1},
-	GiveWires:     {false, CareMark, 120, "wires-still", 1},
-	Repot:         {false, CareMark, 60, "repot-winter", 1},
-	StoredLook:    {false, CareMark, 5, "look-anyway", 1},
-	StripFruit:    {false, ThinMark, 10, "strip-still", 1},
-	FrameCut:      {true, WinterMark, 15, "frame-later", 2},
-	FrameSummer:   {true, SummerMark, 10, "frame-next", 1},
-	TieArms:       {false, CareMark, 30, "tie-later", 2},
-	ReleaseTest:   {false, CareMark, 10, "test-still", 1},
-	OwnJob:        {false, CareMark, 15, "own-still", 0},
+	// WantsFruit: it is done while fruit hangs, and ends with the picking.
+	WantsFruit bool
 }
 
 // Facts returns what is fixed for a kind of task; ok is false for an unknown kind.

@@ -12,9 +12,10 @@ import {
   short,
   toNumber,
   weekday,
+  weekdayLong,
   withYear,
 } from './shared/day';
-import { minutes, monday, weekdayLong } from './year/days';
+import { minutes, monday } from './year/days';
 import { lanes } from './year/lanes';
 import type { Bar } from './shared/api';
 

@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import type { Bar } from '../shared/api';
-import { language, monthStarts, type Day } from '../shared/day';
+import { monthName, monthStarts, type Day } from '../shared/day';
 import { markOf } from './marks';
 import { angleOf, arc, inYear, polar } from './time';
 
@@ -85,9 +85,7 @@ export const YearRing = memo(function YearRing({ cx, cy, r, bars, from, to, day,
             const [x, y] = polar(cx, cy, r + 15, angleOf(m, from, to));
             return (
               <text key={m} x={x} y={y + 4} textAnchor="middle" fontSize={12}>
-                {new Intl.DateTimeFormat(language, { month: 'short', timeZone: 'UTC' }).format(
-                  new Date(`${m}T00:00:00Z`),
-                )}
+                {monthName(m)}
               </text>
             );
           })}

@@ -28,43 +28,38 @@ export function isDay(text: string | null | undefined): text is Day {
 /** Dates are written as the program's sentences write them, so that a screen speaks one language. */
 export const language = 'en-GB';
 
-function format(day: Day, options: Intl.DateTimeFormatOptions): string {
-  return new Intl.DateTimeFormat(language, { ...options, timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
+/** A way of writing a day. Its formatter is made once, when first asked for: making one takes longer than a screen's worth of writing. */
+function writer(options: Intl.DateTimeFormatOptions): (day: Day) => string {
+  let made: Intl.DateTimeFormat | undefined;
+  return (day) => {
+    made ??= new Intl.DateTimeFormat(language, { ...options, timeZone: 'UTC' });
+    return made.format(new Date(`${day}T00:00:00Z`));
+  };
 }
 
 /** 20 Feb. */
-export function short(day: Day): string {
-  return format(day, { day: 'numeric', month: 'short' });
-}
+export const short = writer({ day: 'numeric', month: 'short' });
 
 /** Sat, 20 February 2027. */
-export function long(day: Day): string {
-  return format(day, { weekday: 'short', day: 'numeric', month: 'long', year: 'numeric' });
-}
+export const long = writer({ weekday: 'short', day: 'numeric', month: 'long', year: 'numeric' });
 
 /** Sat 20 Feb. */
-export function onWeekday(day: Day): string {
-  return format(day, { weekday: 'short', day: 'numeric', month: 'short' });
-}
+export const onWeekday = writer({ weekday: 'short', day: 'numeric', month: 'short' });
+
+/** Saturday 20 February. */
+export const weekdayLong = writer({ weekday: 'long', day: 'numeric', month: 'long' });
 
 /** Sat. */
-export function weekday(day: Day): string {
-  return format(day, { weekday: 'short' });
-}
+export const weekday = writer({ weekday: 'short' });
 
 /** 20 February. */
-export function plain(day: Day): string {
-  return format(day, { day: 'numeric', month: 'long' });
-}
+export const plain = writer({ day: 'numeric', month: 'long' });
 
 /** 20 February 2027. */
-export function withYear(day: Day): string {
-  return format(day, { day: 'numeric', month: 'long', year: 'numeric' });
-}
+export const withYear = writer({ day: 'numeric', month: 'long', year: 'numeric' });
 
-export function monthName(day: Day): string {
-  return format(day, { month: 'short' });
-}
+/** Feb. */
+export const monthName = writer({ month: 'short' });
 
 /** The first days of the months from one day to another. */
 export function monthStarts(from: Day, to: Day): Day[] {

@@ -1,6 +1,6 @@
-import type { Day } from '../shared/day';
+import { weekdayLong, type Day } from '../shared/day';
 import { StakeLabel } from '../drawing/StakeLabel';
-import { minutes, weekdayLong, type Days } from './days';
+import { minutes, type Days } from './days';
 import css from './year.module.css';
 
 /** The same in words: each day with its jobs, in the order of the work, and why each stands there. */

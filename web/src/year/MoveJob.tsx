@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import { useEffect, useRef, useState } from 'react';
 import type { Bar } from '../shared/api';
-import { addDays, between, onWeekday, type Day } from '../shared/day';
-import { minutes, shownDays, useDayCosts, weekdayLong, type Chosen, type DayCost } from './days';
+import { addDays, between, onWeekday, weekdayLong, type Day } from '../shared/day';
+import { minutes, shownDays, useDayCosts, type Chosen, type DayCost } from './days';
 import { at, type Grid } from './WeeksSky';
 import css from './year.module.css';
 

@@ -1,6 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, ask, need, type Schemas } from '../shared/api';
-import { addDays, language, toNumber, type Day } from '../shared/day';
+import { addDays, toNumber, type Day } from '../shared/day';
 import { wrote } from '../shared/stale';
 
 export type Days = Schemas['DaysBody'];
@@ -57,15 +57,6 @@ export const shownDays = 21;
 export function monday(day: Day): Day {
   return addDays(day, -((toNumber(day) + 3) % weekDays)); // day 0 was a Thursday
 }
-
-/** Saturday 20 February. */
-export const weekdayLong = (d: Day) =>
-  new Date(`${d}T12:00:00Z`).toLocaleDateString(language, {
-    weekday: 'long',
-    day: 'numeric',
-    month: 'long',
-    timeZone: 'UTC',
-  });
 
 /** 1 h 15, 45 min: to five minutes, as the program says them. */
 export function minutes(exact: number): string {

@@ -29,8 +29,9 @@ e2e/node_modules/.ready: e2e/package-lock.json
 web/dist/index.html: $(WEB_SOURCES) web/node_modules/.ready
 	cd web && $(NPM) run build && touch dist/.gitkeep
 
+# what is fetched comes while the checks compute
 test:
-	@$(MAKE) --no-print-directory -j2 -Otarget lint
+	@$(MAKE) --no-print-directory -j3 -Otarget lint chromium e2e/node_modules/.ready
 	@$(MAKE) --no-print-directory test-go test-web test-e2e
 
 # what needs no browser: the laws and vectors of the core, and every screen's parts

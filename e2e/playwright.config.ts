@@ -12,7 +12,7 @@ export default defineConfig({
   timeout: 150_000,
   expect: { timeout: 30_000 },
   retries: 1, // what passes at the second try is named flaky at the end of the log: a fault to be found, here or in the program
-  workers: 2,
+  workers: 3, // more than cores: pages wait for a quiet network now and then
   fullyParallel: false,
   reporter: [['line']],
   use: {

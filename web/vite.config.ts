@@ -67,6 +67,7 @@ export default defineConfig({
     environment: 'jsdom',
     globals: true,
     setupFiles: ['src/test-setup.ts'],
+    css: { include: [/\?raw$/] }, // no test looks at a style but the law of colours, which reads their sources
     testTimeout: 90_000,
     maxWorkers: '100%', // else a machine of two cores tests on one
     isolate: false, // modules are read once a worker; each file has a page of its own all the same

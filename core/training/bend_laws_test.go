@@ -19,9 +19,7 @@ import (
 
 func bendOf(t *testing.T, in training.BendForce) training.Bend {
 	t.Helper()
-	out, err := training.ForceOf(in)
-	require.NoError(t, err)
-	return out
+	return answer(t, training.ForceOf, in)
 }
 
 func TestNoStageBendsPastItsLimitAndMoreStagesNeverAllowLess(t *testing.T) {

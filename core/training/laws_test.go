@@ -29,11 +29,17 @@ func asked(r *rand.Rand, n int) training.Scaffolds {
 	return training.Scaffolds{Form: "open-vase", LeaderDiameterMM: limb.Of(30), Candidates: shoots(r, n)}
 }
 
-func chosen(t *testing.T, in training.Scaffolds) training.ScaffoldChoice {
+// answer is what a model says of an input that it takes.
+func answer[In, Out any](t *testing.T, model func(In) (Out, error), in In) Out {
 	t.Helper()
-	out, err := training.ChooseScaffolds(in)
+	out, err := model(in)
 	require.NoError(t, err)
 	return out
+}
+
+func chosen(t *testing.T, in training.Scaffolds) training.ScaffoldChoice {
+	t.Helper()
+	return answer(t, training.ChooseScaffolds, in)
 }
 
 func TestAChoiceOfScaffoldsTurnsWithTheTreeAndForgetsTheOrderOfTheList(t *testing.T) {

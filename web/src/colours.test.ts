@@ -1,13 +1,13 @@
 // @vitest-environment node
-import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { makeTheme } from './shared/theme';
 
-const read = (path: string) => readFileSync(`${import.meta.dirname}/${path}`, 'utf8');
+const sheets = import.meta.glob<string>('./**/*.css', { query: '?raw', import: 'default', eager: true });
+const sources = import.meta.glob<string>('./**/*.{ts,tsx}', { query: '?raw', import: 'default', eager: true });
 
 /** The colours a block of tokens.css sets. */
 function block(opening: string): Record<string, string> {
-  const css = read('tokens.css');
+  const css = sheets['./tokens.css'] ?? '';
   const from = css.indexOf(`${opening} {`);
   expect(from, opening).toBeGreaterThanOrEqual(0);
   const text = css.slice(from, css.indexOf('}', from));
@@ -42,14 +42,8 @@ const texts = ['ink', 'quiet', 'leaf', 'winter-text', 'spring-text', 'summer-tex
 const turned: Record<string, string[]> = { ground: ['ink', 'quiet', 'leaf'], 'on-leaf': ['leaf'] };
 
 /** The rules of our style sheets: where each stands, and its declarations. */
-const sheets = readdirSync(import.meta.dirname, { recursive: true, encoding: 'utf8' }).filter((path) =>
-  path.endsWith('.css'),
-);
-const rules = sheets.flatMap((path) =>
-  [...read(path).matchAll(/([^{}]+)\{([^{}]*)\}/g)].map((m) => ({
-    at: `${path}: ${(m[1] ?? '').trim()}`,
-    body: m[2] ?? '',
-  })),
+const rules = Object.entries(sheets).flatMap(([path, css]) =>
+  [...css.matchAll(/([^{}]+)\{([^{}]*)\}/g)].map((m) => ({ at: `${path}: ${(m[1] ?? '').trim()}`, body: m[2] ?? '' })),
 );
 
 describe('colours', () => {
@@ -78,10 +72,7 @@ describe('colours', () => {
   });
 
   it('and sizes are named only where there are such', () => {
-    const sources = readdirSync(import.meta.dirname, { recursive: true, encoding: 'utf8' }).filter((path) =>
-      /\.(css|tsx?)$/.test(path),
-    );
-    const all = sources.map(read).join('\n');
+    const all = [...Object.values(sheets), ...Object.values(sources)].join('\n');
     const set = new Set([...all.matchAll(/['\s](--[a-z-]+)'?\]?: /g)].map((m) => m[1]));
     const asked = new Set([...all.matchAll(/var\((--[a-z-]+)/g)].map((m) => m[1]));
     expect(asked.size).toBeGreaterThan(30);

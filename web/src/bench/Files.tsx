@@ -3,6 +3,7 @@ import { useRef, useState } from 'react';
 import { Trouble } from '../shared/Trouble';
 import { useImportMap } from './queries';
 import css from './bench.module.css';
+import { FileInput } from '../shared/FileInput';
 
 interface Props {
   which: { slug: string; id: string; day: string };
@@ -46,18 +47,13 @@ export function Files({ which, revision, mapped }: Props) {
           <a href="/api/schemas/limb-map.json">schema</a>
         </p>
       )}
-      <input
+      <FileInput
         ref={file}
-        type="file"
         accept=".json,.csv,application/json,text/csv"
         className="visually-hidden"
         aria-label="Limb map from a file"
         tabIndex={-1}
-        onChange={(e) => {
-          const f = e.target.files?.[0];
-          if (f) void read(f);
-          e.target.value = '';
-        }}
+        onFile={(f) => void read(f)}
       />
       <Button size="small" disabled={bring.isPending} onClick={() => file.current?.click()}>
         In from JSON or CSV

@@ -34,7 +34,7 @@ export const drawBrush = 'draw';
 /** Under the thumb: a brush that marks the limbs one taps, one that draws a limb, and undo. */
 export function MarkBar({ brush, onBrush, canUndo, onUndo, chosen }: Props) {
   return (
-    <div className={css.markbar} role="group" aria-label="Mark limbs by tapping them">
+    <div className={`chips ${css.markbar}`} role="group" aria-label="Mark limbs by tapping them">
       <span className="sm q">
         {brush === drawBrush
           ? 'Press on what carries it, and draw to its tip. Stand so that it points to the side.'

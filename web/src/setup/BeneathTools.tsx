@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { keepPicture, keptPicture, readPicture, scaled, type Picture } from '../drawing/Beneath';
 import { read, say, unitOf, type Units } from '../shared/units';
 import css from './setup.module.css';
+import { FileInput } from '../shared/FileInput';
 
 interface At {
   x: number;
@@ -56,8 +57,7 @@ export function BeneathTools({ b, units, plan }: Props) {
   const [length, setLength] = useState('');
   const [trouble, setTrouble] = useState('');
   const p = b.picture;
-  const lay = (file: File | undefined) => {
-    if (!file) return;
+  const lay = (file: File) => {
     setTrouble('');
     readPicture(file, plan).then(b.change, () => setTrouble(`${file.name} is no picture that this browser can read.`));
   };
@@ -75,14 +75,7 @@ export function BeneathTools({ b, units, plan }: Props) {
       <div className="chips" role="group" aria-label="A picture beneath the plan">
         <label className="filechip">
           {p ? 'Another picture' : 'Lay a picture beneath'}
-          <input
-            type="file"
-            accept="image/*"
-            onChange={(e) => {
-              lay(e.target.files?.[0]);
-              e.target.value = '';
-            }}
-          />
+          <FileInput accept="image/*" onFile={lay} />
         </label>
         {p && (
           <>

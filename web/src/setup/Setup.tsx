@@ -18,6 +18,7 @@ import { PlaceForm } from './PlaceForm';
 import { PlotForm } from './PlotForm';
 import { SchoolForm } from './SchoolForm';
 import { wrote } from '../shared/stale';
+import { FileInput } from '../shared/FileInput';
 
 /** Whether two documents say the same; the revision moves with anything in the orchard and says nothing here. */
 function same(a: Orchard, b: Orchard): boolean {
@@ -303,17 +304,12 @@ function DataBox({ orchard }: { orchard: Orchard }) {
           Export this orchard
         </Button>
         <Button onClick={() => file.current?.click()}>Import an archive</Button>
-        <input
+        <FileInput
           ref={file}
-          type="file"
           accept=".json,application/json"
           aria-label="An archive to import"
           hidden
-          onChange={(e) => {
-            const f = e.target.files?.[0];
-            if (f) read.mutate(f);
-            e.target.value = '';
-          }}
+          onFile={(f) => read.mutate(f)}
         />
         <Button color="error" aria-expanded={removing} onClick={() => setRemoving(!removing)}>
           Remove this orchard

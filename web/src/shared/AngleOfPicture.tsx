@@ -3,6 +3,7 @@ import { useRef, useState, type KeyboardEvent } from 'react';
 import { shrunk, type Shrunk } from './picture';
 import { angleAt, spotOn, type Spot } from './turned';
 import css from './shared.module.css';
+import { FileInput } from './FileInput';
 
 type Point = 'fork' | 'up' | 'limb';
 
@@ -33,8 +34,7 @@ export default function AngleOfPicture({ limb, onTake, take }: Props) {
   const [points, setPoints] = useState<Record<Point, Spot>>();
   const [held, setHeld] = useState<Point>();
   const svg = useRef<SVGSVGElement>(null);
-  const open = (file: File | undefined) => {
-    if (!file) return;
+  const open = (file: File) => {
     setTrouble('');
     shrunk(file).then(
       (p) => {
@@ -71,14 +71,7 @@ export default function AngleOfPicture({ limb, onTake, take }: Props) {
       <div className="chips">
         <label className="filechip">
           {picture ? 'Another picture' : 'A picture of the limb'}
-          <input
-            type="file"
-            accept="image/*"
-            onChange={(e) => {
-              open(e.target.files?.[0]);
-              e.target.value = '';
-            }}
-          />
+          <FileInput accept="image/*" onFile={open} />
         </label>
       </div>
       {trouble && <p className="over">{trouble}</p>}

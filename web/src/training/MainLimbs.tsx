@@ -5,6 +5,7 @@ import { say } from '../shared/units';
 import { Trouble } from '../shared/Trouble';
 import type { Candidate, CandidateMark, MainLimbs } from './queries';
 import css from './training.module.css';
+import { ShootHead } from './ShootHead';
 
 interface Props {
   choice: MainLimbs;
@@ -38,18 +39,7 @@ export function MainLimbsPanel({ choice: c, marks, onMarks, error, chosen, onCho
       </header>
       <Ring choice={c} onChoose={onChoose} />
       <table className="list sm">
-        <thead>
-          <tr>
-            <th scope="col">Shoot</th>
-            <th scope="col" className="n">
-              up
-            </th>
-            <th scope="col" className="n">
-              angle
-            </th>
-            <th scope="col">Your word</th>
-          </tr>
-        </thead>
+        <ShootHead measure="angle" />
         <tbody>
           {c.candidates.map((k) => {
             const mark = marks.find((m) => m.limb === k.limb);

@@ -6,6 +6,7 @@ import { say } from '../shared/units';
 import { Trouble } from '../shared/Trouble';
 import type { CandidateMark, Rig, Wall } from './queries';
 import css from './training.module.css';
+import { ShootHead } from './ShootHead';
 
 const high = 430;
 const ground = 404;
@@ -363,18 +364,7 @@ export function WallSide({ wall, marks, onMarks, error }: SideProps) {
         <section aria-label="Shoots for arms">
           <h2>Shoots for arms</h2>
           <table className="list sm">
-            <thead>
-              <tr>
-                <th scope="col">Shoot</th>
-                <th scope="col" className="n">
-                  up
-                </th>
-                <th scope="col" className="n">
-                  long
-                </th>
-                <th scope="col">Your word</th>
-              </tr>
-            </thead>
+            <ShootHead measure="long" />
             <tbody>
               {wall.shoots.map((k) => (
                 <tr key={k.limb}>

@@ -8,6 +8,7 @@ import { wrote } from '../shared/stale';
 import { Trouble } from '../shared/Trouble';
 import { count, degree, read, readTemp, unitOf, type Units } from '../shared/units';
 import css from './yard.module.css';
+import { FileInput } from '../shared/FileInput';
 
 interface Props {
   slug: string;
@@ -101,15 +102,7 @@ function File({ slug }: { slug: string }) {
     <>
       <label className="sm">
         A file of days (CSV: date, tmin, tmax, rain, gust; °C, mm, km/h){' '}
-        <input
-          type="file"
-          accept=".csv,text/csv,text/plain"
-          onChange={(e) => {
-            const [file] = e.target.files ?? [];
-            if (file) read.mutate(file);
-            e.target.value = '';
-          }}
-        />
+        <FileInput accept=".csv,text/csv,text/plain" onFile={(file) => read.mutate(file)} />
       </label>
       <Trouble error={read.error} holds={read.error ? 'Nothing of the file was taken.' : ''} />
       {got && (

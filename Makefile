@@ -10,7 +10,7 @@ GO_SOURCES := $(shell find . -name '*.go' -not -path '*/node_modules/*') go.mod 
 GO_SOURCES += $(wildcard paper/fonts/*.ttf)
 WEB_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts web/tsconfig.json
 
-.PHONY: demo serve build test test-quick test-go test-web test-e2e torture fuzz bench lint lint-go lint-web format types screenshots chromium clean
+.PHONY: demo serve build test test-quick test-go test-web test-e2e torture fuzz bench lint lint-go lint-web format types screen screenshots chromium clean
 
 demo: build
 	@./bin/vertumna demo $(ARGS)
@@ -66,6 +66,10 @@ lint-web: web/node_modules/.ready
 format: web/node_modules/.ready
 	go tool gofumpt -w api cmd contract core demo exchange internal orchard paper station store weather words web/*.go
 	cd web && $(NPM) run format
+
+# a folder for a new screen, with its address and a test: make screen NAME=cider
+screen:
+	@node web/types/screen.mjs $(NAME)
 
 # the contract the program publishes, and the types made from it
 types: web/node_modules/.ready

@@ -4,6 +4,7 @@ import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Navigate, Route, Routes, useLocation, useParams } from 'react-router';
 import { keep, kept } from './shared/browser';
 import { Refused } from './shared/api';
+import { screens } from './rooms';
 import { useAccess } from './access/queries';
 import { SignIn } from './access/SignIn';
 import { useSending } from './outbox/use';
@@ -18,22 +19,8 @@ import { screen } from './shared/screen';
 import { makeTheme } from './shared/theme';
 import { Trouble } from './shared/Trouble';
 import { UndoOffer } from './shared/undo';
-import Yard from './yard/Yard';
 
-const Trees = screen(() => import('./trees/Trees'));
-const Bench = screen(() => import('./bench/Bench'));
-const Training = screen(() => import('./training/Training'));
-const Devices = screen(() => import('./training/Devices'));
-const Sheet = screen(() => import('./sheet/Sheet'));
-const Paper = screen(() => import('./sheet/Paper'));
-const AtTree = screen(() => import('./sheet/AtTree'));
 const HelperPage = screen(() => import('./helper/HelperPage'));
-const Season = screen(() => import('./season/Season'));
-const Ways = screen(() => import('./bench/Ways'));
-const Why = screen(() => import('./why/Why'));
-const Year = screen(() => import('./year/Year'));
-const Thinning = screen(() => import('./fruit/Thinning'));
-const Setup = screen(() => import('./setup/Setup'));
 const FirstRun = screen(() => import('./firstrun/FirstRun'));
 
 /** A question that was refused for want of a session asks who one is: the gate comes up. */
@@ -155,114 +142,21 @@ function OrchardScreens() {
           <Frame>
             <Kept at={at} what="This screen">
               <Routes>
-                <Route
-                  path="yard"
-                  element={
-                    <NeedsPlace>
-                      <Yard />
-                    </NeedsPlace>
-                  }
-                />
-                <Route
-                  path="trees"
-                  element={
-                    <NeedsPlace>
-                      <Trees />
-                    </NeedsPlace>
-                  }
-                />
-                <Route
-                  path="trees/:id"
-                  element={
-                    <NeedsPlace>
-                      <Bench />
-                    </NeedsPlace>
-                  }
-                />
-                <Route
-                  path="trees/:id/training"
-                  element={
-                    <NeedsPlace>
-                      <Training />
-                    </NeedsPlace>
-                  }
-                />
-                <Route
-                  path="devices"
-                  element={
-                    <NeedsPlace>
-                      <Devices />
-                    </NeedsPlace>
-                  }
-                />
-                <Route
-                  path="sheet"
-                  element={
-                    <NeedsPlace>
-                      <Sheet />
-                    </NeedsPlace>
-                  }
-                />
-                <Route
-                  path="sheet/:id/paper"
-                  element={
-                    <NeedsPlace>
-                      <Paper />
-                    </NeedsPlace>
-                  }
-                />
-                <Route
-                  path="sheet/:id"
-                  element={
-                    <NeedsPlace>
-                      <AtTree />
-                    </NeedsPlace>
-                  }
-                />
-                <Route
-                  path="trees/:id/ways"
-                  element={
-                    <NeedsPlace>
-                      <Ways />
-                    </NeedsPlace>
-                  }
-                />
-                <Route
-                  path="trees/:id/why"
-                  element={
-                    <NeedsPlace>
-                      <Why />
-                    </NeedsPlace>
-                  }
-                />
-                <Route
-                  path="trees/:id/season"
-                  element={
-                    <NeedsPlace>
-                      <Season />
-                    </NeedsPlace>
-                  }
-                />
-                <Route
-                  path="year"
-                  element={
-                    <NeedsPlace>
-                      <Year />
-                    </NeedsPlace>
-                  }
-                />
-                {['thinning', 'thinning/:id'].map((path) => (
+                {screens.map(({ path, Screen, placeless }) => (
                   <Route
                     key={path}
                     path={path}
                     element={
-                      <NeedsPlace>
-                        <Thinning />
-                      </NeedsPlace>
+                      placeless ? (
+                        <Screen />
+                      ) : (
+                        <NeedsPlace>
+                          <Screen />
+                        </NeedsPlace>
+                      )
                     }
                   />
                 ))}
-                <Route path="setup/*" element={<Setup />} />
                 <Route path="*" element={<Navigate to={`/${slug}/yard`} replace />} />
               </Routes>
             </Kept>

@@ -12,18 +12,8 @@ import { Trouble } from './Trouble';
 import { Finder } from '../help/Finder';
 import { Help } from '../help/Help';
 import { OutboxWords } from '../outbox/Outbox';
+import { words } from '../rooms';
 import css from './shared.module.css';
-
-const words = [
-  { path: 'yard', name: 'Yard' },
-  { path: 'trees', name: 'Trees' },
-  { path: 'year', name: 'Year' },
-  { path: 'thinning', name: 'Thinning' },
-  { path: 'sheet', name: 'Sheet' },
-];
-
-/** On a phone the fruit is counted; there the word says so. */
-const footName = (name: string) => (name === 'Thinning' ? 'Count' : name);
 
 /** The frame of every screen: header words, the rail, the foot words on a phone. */
 export function Frame({ children }: { children: ReactNode }) {
@@ -114,7 +104,7 @@ export function Frame({ children }: { children: ReactNode }) {
       <nav className={css.foot} aria-label="Screens">
         {words.map((w) => (
           <NavLink key={w.path} to={link(w)}>
-            {footName(w.name)}
+            {w.foot ?? w.name}
           </NavLink>
         ))}
       </nav>

@@ -2,6 +2,16 @@ import { useCallback, useEffect, useState, type ComponentType } from 'react';
 
 type Load = () => Promise<{ default: ComponentType }>;
 
+/** A screen of an orchard: where it stands below the orchard's address, and its word in the frame, if it has one. */
+export interface ScreenAt {
+  path: string;
+  Screen: ComponentType;
+  /** foot: what it is called under the thumb, where that is another word. */
+  word?: { name: string; foot?: string; place: number };
+  /** It stands without a place too: what plans cannot. */
+  placeless?: boolean;
+}
+
 const reloadedKey = 'vertumna-reloaded';
 const askMs = 3000;
 const reloadMs = 60_000;

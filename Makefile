@@ -10,7 +10,7 @@ GO_SOURCES := $(shell find . -name '*.go' -not -path '*/node_modules/*') go.mod 
 GO_SOURCES += $(wildcard paper/fonts/*.ttf)
 WEB_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts web/tsconfig.json
 
-.PHONY: demo serve build test test-quick test-go test-web test-e2e torture fuzz bench lint lint-go lint-web format types screen screenshots chromium clean
+.PHONY: demo serve build test test-quick quick-go quick-web test-go test-web test-e2e torture fuzz bench lint lint-go lint-web format types screen screenshots chromium clean
 
 demo: build
 	@./bin/vertumna demo $(ARGS)
@@ -34,9 +34,15 @@ test:
 	@$(MAKE) --no-print-directory -j3 -Otarget lint chromium e2e/node_modules/.ready
 	@$(MAKE) --no-print-directory test-go test-web test-e2e
 
-# what needs no browser: the laws and vectors of the core, and every screen's parts
-test-quick: lint test-web
-	GOGC=400 go test -vet=off ./core/... ./web ./store ./exchange ./words ./paper ./weather ./station ./contract ./internal/...
+# while one works: types, laws and vectors of the core but for its longest proofs, and every screen's parts; no browser, no linters
+test-quick:
+	@$(MAKE) --no-print-directory -j2 -Otarget quick-go quick-web
+
+quick-go:
+	GOGC=400 go test -short -vet=off ./core/... ./web ./store ./exchange ./words ./paper ./weather ./station ./contract ./internal/...
+
+quick-web: web/node_modules/.ready
+	cd web && npx --no-install tsc --noEmit && $(NPM) test
 
 # vet has looked in lint
 test-go:

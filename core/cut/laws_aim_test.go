@@ -119,6 +119,9 @@ const (
 )
 
 func TestTreesComeToReachInFourYearsAndAreHeldThere(t *testing.T) {
+	if testing.Short() {
+		t.Skip("a long proof, of shares of many trees: make test")
+	}
 	type count struct{ all, came, kept, rose int }
 	var usual, taller count
 	for _, preset := range presets {

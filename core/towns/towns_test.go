@@ -27,7 +27,10 @@ func TestEveryLetterFindsTownsThatLieOnTheGlobe(t *testing.T) {
 func TestATownIsFoundByItsNameHoweverItIsTyped(t *testing.T) {
 	marked := 0
 	for _, seed := range []string{"sao", "saint", "ba", "mo", "ru"} {
-		for _, f := range towns.Find(seed, 200) {
+		for k, f := range towns.Find(seed, 200) {
+			if testing.Short() && k%5 != 0 {
+				continue
+			}
 			ways := []string{f.Name, strings.ToUpper(f.Name), "  " + strings.ReplaceAll(f.Name, "-", " ") + " "}
 			for _, way := range ways {
 				require.Contains(t, towns.Find(way, 100), f, way)

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { screens, words } from './rooms';
+import { screen } from './shared/screen';
 
 const [made] = Object.values(
   import.meta.glob<{ filesOf: (name: string) => Record<string, string> }>('../types/screen.mjs', { eager: true }),
@@ -10,6 +11,11 @@ describe('rooms', () => {
     const paths = screens.map((s) => s.path);
     expect(new Set(paths).size).toBe(paths.length);
     expect(paths).toEqual(expect.arrayContaining(['yard', 'trees/:id', 'thinning/:id', 'setup/*']));
+  });
+
+  it('come when they are opened, but for the yard: each waits for its code in the same way', () => {
+    const Waiting = screen(() => new Promise(() => undefined)).name;
+    expect(screens.filter((s) => s.Screen.name !== Waiting).map((s) => s.path)).toEqual(['yard']);
   });
 
   it('put their words into the frame in order', () => {

@@ -7,7 +7,8 @@ import { MainLimbsPanel } from './training/MainLimbs';
 import type { Bend, MainLimbs, Rig, Wall } from './training/queries';
 import { StillOn } from './training/StillOn';
 import { WallSide } from './training/Wall';
-import { answer, refusal, show } from './testing.test-data';
+import { standingAt } from './drawing/wood';
+import { answer, drawnLimb, refusal, show } from './testing.test-data';
 
 const which = { slug: 'here', id: 'here-C1', day: '2027-02-20' };
 const devices = '/api/orchards/here/trees/here-C1/training/devices';
@@ -120,6 +121,50 @@ describe('a limb bent', () => {
     show(drawing(100));
     fireEvent.keyDown(screen.getByRole('slider', { name: 'Pull S4 to the angle wanted' }), { key: 'PageDown' });
     expect(aim).toHaveBeenLastCalledWith(100);
+  });
+
+  it('leaves room for its words: a limb that ends there has its name above them', () => {
+    answer({});
+    const b = bend();
+    const view = standingAt((b.azimuth_deg + 90) % 360);
+    const [out, up] = [Math.sin((b.now_deg * Math.PI) / 180), Math.cos((b.now_deg * Math.PI) / 180)];
+    for (let past = 20; past < 80; past += 4) {
+      const reach = b.contact_cm + past;
+      const x = out * reach;
+      const other = drawnLimb('S3', [
+        0,
+        0,
+        60,
+        1,
+        2,
+        view.right[0] * x,
+        view.right[1] * x,
+        b.fork_cm + up * reach,
+        0.5,
+        1,
+      ]);
+      const { unmount } = show(
+        <Elevation
+          limbs={[other]}
+          bend={b}
+          candidates={undefined}
+          reachCm={200}
+          onChoose={vi.fn()}
+          aimDeg={undefined}
+          onAim={vi.fn()}
+        />,
+      );
+      const place = (text: string) => {
+        const el = screen.getByText(text);
+        return { x: Number(el.getAttribute('x')), y: Number(el.getAttribute('y')) };
+      };
+      const name = place('S3');
+      for (const words of [place('S4 now 18°'), place('today 50°')]) {
+        const beside = name.x < words.x - 11 || name.x > words.x + 90;
+        expect(beside || Math.abs(name.y - words.y) >= 15, `its tip ${String(past)} cm past the tie`).toBe(true);
+      }
+      unmount();
+    }
   });
 
   it('tells now, today and later, and logs the device with its loop and peg', async () => {

@@ -84,6 +84,18 @@ export function Elevation({ limbs, bend, candidates, reachCm, onChoose, aimDeg, 
   const grip = bend ? at(wanted, 0.62 * r) : { x: 0, y: 0 };
   const partner = bend?.between && drawn.find((l) => l.id === bend.between?.limb);
   const far = partner && bend ? along(partner.points, bend.contact_cm) : undefined;
+  const said =
+    bend && moves
+      ? [
+          { ...at(bend.now_deg, r + 34), dx: 6, dy: 0 },
+          { ...at(bend.today_deg, r + 40), dx: 8, dy: 14 },
+        ].map(({ x, y, dx, dy }) => ({ x: x + dx, y: y + dy }))
+      : [];
+  /** A limb's name stands at its tip, or over the words of the bend where they stand there. */
+  const nameAt = (x: number, y: number): number => {
+    const under = said.find((w) => x > w.x - nameWide && x < w.x + wordsWide && Math.abs(y - w.y) < lineHigh);
+    return under ? nameAt(x, under.y - lineHigh) : y;
+  };
   const stateOf = (id: string) => candidates?.find((c) => c.limb === id)?.state;
   const colour = (age: number) => (age <= 1 ? 'var(--wood-last)' : age === 2 ? 'var(--wood-two)' : 'var(--wood-old)');
   return (
@@ -265,16 +277,10 @@ export function Elevation({ limbs, bend, candidates, reachCm, onChoose, aimDeg, 
               strokeWidth={2}
               transform={`rotate(${String(bend.today_deg - 90)} ${String(today.x)} ${String(today.y)})`}
             />
-            <text x={at(bend.now_deg, r + 34).x + 6} y={at(bend.now_deg, r + 34).y} fontSize={13} fontWeight={700}>
+            <text x={said[0]?.x} y={said[0]?.y} fontSize={13} fontWeight={700}>
               {bend.limb} now {bend.now_deg.toFixed(0)}°
             </text>
-            <text
-              x={at(bend.today_deg, r + 40).x + 8}
-              y={at(bend.today_deg, r + 40).y + 14}
-              fontSize={13}
-              fontWeight={700}
-              className={css.leaftext}
-            >
+            <text x={said[1]?.x} y={said[1]?.y} fontSize={13} fontWeight={700} className={css.leaftext}>
               today {bend.today_deg.toFixed(0)}°
             </text>
           </g>
@@ -324,7 +330,7 @@ export function Elevation({ limbs, bend, candidates, reachCm, onChoose, aimDeg, 
                 onPointerLeave={() => setOver('')}
               >
                 <circle cx={X(tip.x)} cy={Y(tip.z)} r={14} fill="transparent" />
-                <text x={X(tip.x)} y={Y(tip.z) - 6} fontSize={12} textAnchor="middle">
+                <text x={X(tip.x)} y={nameAt(X(tip.x), Y(tip.z) - 6)} fontSize={12} textAnchor="middle">
                   {l.id}
                 </text>
               </g>
@@ -338,6 +344,9 @@ export function Elevation({ limbs, bend, candidates, reachCm, onChoose, aimDeg, 
     </div>
   );
 }
+
+/** What stands in words takes, px: half a limb's name, the words of an angle, a line. */
+const [nameWide, wordsWide, lineHigh] = [12, 100, 16];
 
 /** The place so many cm along a drawn limb; its end where it is shorter. */
 function along(points: readonly { x: number; z: number }[], cm: number): { x: number; z: number } | undefined {

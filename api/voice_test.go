@@ -218,7 +218,7 @@ func TestTheSummerTaskInWinterIsTheSummerSlipForeseen(t *testing.T) {
 func TestWhatTheDocketOffersCanBeLogged(t *testing.T) {
 	said := 0
 	every := min(2, voiceEvery(t)) // every other tree a day, the others the next
-	for n, on := range []string{ // days whose demo other tests open too, once in every stretch of the year
+	for n, on := range []string{   // days whose demo other tests open too, once in every stretch of the year
 		"2027-02-20", "2027-03-10", "2027-04-10", "2027-05-10", "2027-06-20", "2027-07-20", "2027-08-20", "2027-10-24", "2026-11-28",
 	} {
 		a := start(t, on)

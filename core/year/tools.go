@@ -13,9 +13,8 @@ const (
 	sharpenCuts    = 200
 )
 
-// orchardTasks are the jobs that belong to no tree: tools, and a person's own.
-func orchardTasks(y *Yard, entries []Entry, season int, shown almanac.Day, pace float64) []Task {
-	var drafts []draft
+// tools: after so many hours or cuts they want sharpening, until it is logged.
+func tools(entries []Entry, season int, south bool) []draft {
 	minutes, cuts := 0.0, 0
 	due, why := almanac.NoDay, Reason{}
 	for _, e := range entries {
@@ -34,35 +33,9 @@ func orchardTasks(y *Yard, entries []Entry, season int, shown almanac.Day, pace 
 			}
 		}
 	}
-	south := y.Place.Site.South()
-	if due.Known() && SeasonOf(due, south) == season {
-		at := logged(due, 0)
-		drafts = append(drafts, draft{kind: Tools, opens: at, closes: after(at, 14), reasons: []Reason{why}})
+	if !due.Known() || SeasonOf(due, south) != season {
+		return nil
 	}
-	var out []Task
-	done := map[string][]Entry{}
-	for _, e := range entries {
-		if e.Tree == "" && e.Kind == WorkEntry {
-			done[e.TaskID] = append(done[e.TaskID], e)
-		}
-	}
-	add := func(ds []draft) {
-		for _, d := range ds {
-			facts := taskFacts[d.kind]
-			t := Task{ID: taskID("orchard", d, season), Kind: d.kind, Title: d.title, Season: season, Mark: facts.Mark, Window: Window{d.opens, d.closes, plainGrades(d)}, Reasons: d.reasons, Minutes: d.minutes}
-			if t.Minutes == 0 {
-				t.Minutes, t.MinutesEstimated = facts.Minutes*pace, true
-			}
-			t.Entries = done[t.ID]
-			t.settle(shown, false)
-			out = append(out, t)
-		}
-	}
-	add(drafts)
-	for _, o := range y.Own {
-		if o.Tree == "" && o.Date.Known() {
-			add(ownDrafts(o, season, south, nil, entries))
-		}
-	}
-	return out
+	at := logged(due, 0)
+	return []draft{{kind: Tools, opens: at, closes: after(at, 14), reasons: []Reason{why}}}
 }

@@ -7,6 +7,9 @@ SHELL := /bin/bash
 export CGO_ENABLED := 0
 NPM := npm --no-update-notifier --loglevel=error
 GO_SOURCES := $(shell find . -name '*.go' -not -path '*/node_modules/*') go.mod go.sum $(shell find store/migrations core -name '*.sql' -o -name '*.json' -o -name '*.csv' -o -name '*.gz')
+WEB_BIN := web/node_modules/.bin
+CONTRACT_TYPES := web/src/shared/schema.gen.d.ts
+GO_DIRS := api cmd contract core demo exchange internal orchard paper station store weather words web/*.go
 GO_SOURCES += $(wildcard paper/fonts/*.ttf)
 WEB_SOURCES := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts web/tsconfig.json
 
@@ -22,6 +25,10 @@ bin/vertumna: $(GO_SOURCES) web/dist/index.html
 
 web/node_modules/.ready: web/package-lock.json
 	cd web && $(NPM) ci && touch node_modules/.ready
+
+# what makes the contract's types, wanted by make types alone
+web/types/node_modules/.ready: web/types/package-lock.json
+	cd web/types && $(NPM) ci && touch node_modules/.ready
 
 e2e/node_modules/.ready: e2e/package-lock.json
 	cd e2e && $(NPM) ci && touch node_modules/.ready
@@ -42,7 +49,7 @@ quick-go:
 	GOGC=400 go test -short -vet=off ./core/... ./web ./store ./exchange ./words ./paper ./weather ./station ./contract ./internal/...
 
 quick-web: web/node_modules/.ready
-	cd web && npx --no-install tsc --noEmit && $(NPM) test
+	cd web && node_modules/.bin/tsc --noEmit && $(NPM) test
 
 # vet has looked in lint
 test-go:
@@ -52,7 +59,7 @@ test-web: web/node_modules/.ready
 	cd web && $(NPM) test
 
 test-e2e: build e2e/node_modules/.ready chromium
-	cd e2e && npx --no-install tsc -p . && npx --no-install playwright test
+	cd e2e && node_modules/.bin/tsc -p . && node_modules/.bin/playwright test
 
 chromium:
 	@command -v chromium-headless-shell >/dev/null || command -v chromium >/dev/null || test -n "$$CHROMIUM" || (apt-get update -qq && (DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium-headless-shell >/dev/null || DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium >/dev/null)) || (echo "Chromium is needed for the tests: install it, or name it in CHROMIUM"; exit 1)
@@ -65,22 +72,23 @@ lint-go:
 	go tool staticcheck ./...
 
 lint-web: web/node_modules/.ready
-	@! grep -n '"resolved"' web/package-lock.json e2e/package-lock.json || (echo "a lock file carries download addresses"; exit 1)
-	cd web && $(NPM) run lint && npx --no-install tsc --noEmit
-	@cd web && node types/make.mjs ../api/openapi.json node_modules/.schema.d.ts && cmp -s node_modules/.schema.d.ts src/shared/schema.gen.d.ts || (echo "the TypeScript types have drifted from api/openapi.json: run make types"; exit 1)
+	@! grep -n '"resolved"' web/package-lock.json web/types/package-lock.json e2e/package-lock.json || (echo "a lock file carries download addresses"; exit 1)
+	$(WEB_BIN)/oxlint web e2e && $(WEB_BIN)/oxfmt --check web e2e
+	cd web && node_modules/.bin/tsc --noEmit
+	@node web/types/check.mjs api/openapi.json $(CONTRACT_TYPES)
 
 format: web/node_modules/.ready
-	go tool gofumpt -w api cmd contract core demo exchange internal orchard paper station store weather words web/*.go
-	cd web && $(NPM) run format
+	go tool gofumpt -w $(GO_DIRS)
+	$(WEB_BIN)/oxfmt web e2e
 
 # a folder for a new screen, with its address and a test: make screen NAME=cider
 screen:
 	@node web/types/screen.mjs $(NAME)
 
 # the contract the program publishes, and the types made from it
-types: web/node_modules/.ready
+types: web/types/node_modules/.ready
 	go run ./cmd/vertumna openapi > api/openapi.new && mv api/openapi.new api/openapi.json
-	cd web && $(NPM) run types
+	node web/types/make.mjs api/openapi.json $(CONTRACT_TYPES)
 
 bench: build e2e/node_modules/.ready chromium
 	GOGC=400 go test -run xxx -bench . -benchmem ./core/... ./paper ./api

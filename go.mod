@@ -5,6 +5,7 @@ go 1.26.0
 ignore (
 	./e2e/node_modules
 	./web/node_modules
+	./web/types/node_modules
 )
 
 require (

@@ -322,7 +322,7 @@ test(
 test(
   'every demo map passes its schema, and the 3D file an independent validator',
   laptop('no screen is shown'),
-  async ({ request, demo }, info) => {
+  async ({ request, demo }) => {
     const ajv = new Ajv2020({ allErrors: true });
     addFormats(ajv);
     const check = ajv.compile((await (await request.get(`${demo}/api/schemas/limb-map.json`)).json()) as object);

@@ -70,7 +70,7 @@ test(
 
 test('an answer that comes late says which day is on the screen', laptop(anywhere), async ({ page, demo }) => {
   await open(page, `${demo}/lower-terrace/yard`);
-  let answer = () => undefined as void;
+  let answer = (): void => {};
   const held = new Promise<void>((resolve) => (answer = resolve));
   await page.route('**/plan?day=2027-02-27', async (r) => {
     await held;

@@ -1,6 +1,7 @@
 // Makes the types of the contract: a list of fixed length becomes a tuple, one of any length stays a list.
 import { readFileSync, writeFileSync } from 'node:fs';
 import openapiTS, { astToString } from 'openapi-typescript';
+import { sealed } from './seal.mjs';
 
 const [, , contract, out] = globalThis.process.argv;
 
@@ -15,6 +16,6 @@ const loosened = (x) => {
   };
 };
 
-const doc = loosened(JSON.parse(readFileSync(contract, 'utf8')));
-const head = '/** Made from api/openapi.json by make types; not edited by hand. */\n\n';
-writeFileSync(out, head + astToString(await openapiTS(doc, { arrayLength: true })));
+const said = readFileSync(contract, 'utf8');
+const types = astToString(await openapiTS(loosened(JSON.parse(said)), { arrayLength: true }));
+writeFileSync(out, sealed(said, types));

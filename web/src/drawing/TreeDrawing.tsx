@@ -125,7 +125,7 @@ export function TreeDrawing({ ref, ...p }: Props) {
     [p.limbs, p.season, sheet],
   );
   const byId = useMemo(() => new Map(p.limbs.map((l) => [l.id, l])), [p.limbs]);
-  const order = useMemo(() => farFirst(p.limbs, view), [p.limbs, p.above, p.bearing]); // eslint-disable-line react-hooks/exhaustive-deps -- the view follows from the two
+  const order = useMemo(() => farFirst(p.limbs, view), [p.limbs, p.above, p.bearing]); // oxlint-disable-line react/exhaustive-deps -- the view follows from the two
   const chosen = byId.get(p.chosen);
   const ground = sheet.y;
   const reachY = sheet.y - p.reachCm * sheet.scale;
@@ -222,6 +222,7 @@ export function TreeDrawing({ ref, ...p }: Props) {
   const reach = extent(p.limbs).radius;
 
   return (
+    // oxlint-disable-next-line jsx-a11y/click-events-have-key-events, jsx-a11y/interactive-supports-focus -- its limbs take the keys and the focus
     <svg
       ref={svg}
       className={p.onDrawn ? `${css.tree} ${css.drawing}` : css.tree}

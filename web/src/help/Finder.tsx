@@ -130,7 +130,7 @@ function Search({ onClose }: { onClose: () => void }) {
       <DialogTitle>Find</DialogTitle>
       <DialogContent>
         <input
-          // eslint-disable-next-line jsx-a11y/no-autofocus -- the person asked for this field
+          // oxlint-disable-next-line jsx-a11y/no-autofocus -- the person asked for this field
           autoFocus
           className={css.findfield}
           aria-label="A tree, a job, a word, a note"

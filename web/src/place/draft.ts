@@ -74,7 +74,7 @@ export function useDraftedPlace(d: Draft, name: string, units: Units) {
       need(
         api.POST('/api/place', {
           body: {
-            base: near!.site, // eslint-disable-line @typescript-eslint/no-non-null-assertion -- enabled only with one
+            base: near!.site, // oxlint-disable-line typescript/no-non-null-assertion -- enabled only with one
             name,
             lat: at?.lat ?? 0,
             lon: at?.lon ?? 0,

@@ -1,4 +1,4 @@
-/** Made from api/openapi.json by make types; not edited by hand. */
+/** Made from api/openapi.json by make types; not edited by hand. Seal 49922b783fe473da033f56dc31ed3252f81ed2c9c9c8f2f5d1f722f16597e3ea */
 
 export interface paths {
     "/api/access": {

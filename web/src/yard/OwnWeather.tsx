@@ -110,7 +110,8 @@ function File({ slug }: { slug: string }) {
           {count(got.days, 'day')} read, {plain(got.from)} to {plain(got.to)}
           {got.missing > 0
             ? `; ${count(got.missing, 'day')} between are missing, and usual weather stands in`
-            : ''}. {got.says && <b className="over">{got.says}</b>}
+            : ''}.{' '}
+          {got.says && <b className="over">{got.says}</b>}
         </p>
       )}
     </>

@@ -80,7 +80,7 @@ function Table({ sky, days, units }: { sky: Sky; days: readonly SkyDay[]; units:
   const high = Math.max(5, ...days.map((d) => d.tmax_c));
   return (
     // it scrolls on a phone, so it must be reached by keys
-    // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+    // oxlint-disable-next-line jsx-a11y/no-noninteractive-tabindex
     <div className={css.skyscroll} role="region" aria-label="Days" tabIndex={0}>
       <table className={css.skytable}>
         <thead>

@@ -86,7 +86,7 @@ export default function Yard() {
         if (selected && !editing && !logging) select(''); // a form in hand keeps what was typed
       },
     }),
-    [logging, selected, editing, opened], // eslint-disable-line react-hooks/exhaustive-deps -- what select reads
+    [logging, selected, editing, opened], // oxlint-disable-line react/exhaustive-deps -- what select reads
   );
   useKeys(keys);
   if (!plan)

@@ -67,7 +67,7 @@ chromium:
 lint: lint-go lint-web
 
 lint-go:
-	@test -z "$$(go tool gofumpt -l api cmd contract core demo exchange internal orchard paper station store weather words web/*.go)" || (echo "gofumpt wants these formatted (make format):"; go tool gofumpt -l api cmd contract core demo exchange internal orchard paper station store weather words web/*.go; exit 1)
+	@test -z "$$(go tool gofumpt -l $(GO_DIRS))" || (echo "gofumpt wants these formatted (make format):"; go tool gofumpt -l $(GO_DIRS); exit 1)
 	go vet ./...
 	go tool staticcheck ./...
 

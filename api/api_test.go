@@ -44,14 +44,23 @@ func (a *app) serve() {
 	}
 	today := func() almanac.Day { return a.today }
 	a.srv = httptest.NewServer(api.New(api.Config{
-		Store: a.store, Keeper: orchard.NewKeeper(a.store, today, quiet), Today: today, Now: func() time.Time { return time.Date(2027, 2, 20, 9, 0, 0, 0, time.UTC) }, Log: quiet,
+		Store: a.store, Keeper: keeping(a.store, today), Today: today, Now: func() time.Time { return time.Date(2027, 2, 20, 9, 0, 0, 0, time.UTC) }, Log: quiet,
 	}))
 }
 
 var quiet = slog.New(slog.DiscardHandler)
 
+// sky holds the weather that is worked out once for all tests.
+var sky = orchard.NewKeeper(nil, nil, quiet)
+
+func keeping(s *store.Store, today func() almanac.Day) *orchard.Keeper {
+	k := orchard.NewKeeper(s, today, quiet)
+	k.SkyOf(sky)
+	return k
+}
+
 func keeper(s *store.Store, today almanac.Day) *orchard.Keeper {
-	return orchard.NewKeeper(s, func() almanac.Day { return today }, quiet)
+	return keeping(s, func() almanac.Day { return today })
 }
 
 func day(text string) almanac.Day {
@@ -80,6 +89,14 @@ func start(t testing.TB, today string) *app {
 		}
 	}
 	return serving(t, seeded.Open(t, seeded.Copy(t, demoFile(t, today))), today)
+}
+
+// startLater is the demo of a day that other tests make too, opened on a later one.
+func startLater(t testing.TB, made, today string) *app {
+	t.Helper()
+	a := start(t, made)
+	a.today = day(today)
+	return a
 }
 
 // serving is a program over a store.

@@ -44,7 +44,7 @@ func TestASlimLeaderAndFourArmsAreFormedDrawnAndCutByTheirOwnWay(t *testing.T) {
 }
 
 func TestACutPastTheLineAsksWhy(t *testing.T) {
-	a := start(t, "2027-03-03")
+	a := startLater(t, "2027-02-20", "2027-03-03")
 	entry := func(share float64, reason string) object {
 		return object{"tree_id": "lower-terrace-D1", "date": "2027-03-03", "kind": "work", "task": "dormant-cut", "outcome": "done", "share": share, "reason": reason}
 	}

@@ -154,7 +154,7 @@ func TestAFrostCountChangesTheThinningAndSaysSo(t *testing.T) {
 }
 
 func TestAHarvestMovesTheOutlookAndTheTreesOwnFruit(t *testing.T) {
-	a := start(t, "2027-09-06")
+	a := startLater(t, "2027-06-20", "2027-09-06")
 	before := cropOf(a, "C2")
 	a.ok("POST", entriesURL, work("C2", "harvest", "2027-09-05", object{"first": "2027-08-28", "last": "2027-09-05", "quality": "table"}, object{"kilos": 61.5, "fruit": 600, "reason": "hail was coming"}))
 	after := cropOf(a, "C2")
@@ -244,7 +244,7 @@ func TestOddFruitIsRefusedOrWarnedOfAndNothingIsLost(t *testing.T) {
 }
 
 func TestABrokenLimbIsTracedToItsThinningRecord(t *testing.T) {
-	a := start(t, "2027-08-20")
+	a := startLater(t, "2027-06-20", "2027-08-20")
 	a.ok("POST", entriesURL, object{"tree_id": "lower-terrace-D1", "date": "2027-08-19", "kind": "trouble", "reason": "after the storm", "fruiting": object{"broke": "S5"}})
 	f := a.ok("GET", fruitAt("D1"), nil)
 	says := fmt.Sprint(f["broken"])
@@ -253,7 +253,7 @@ func TestABrokenLimbIsTracedToItsThinningRecord(t *testing.T) {
 }
 
 func TestLoadsTellWhatSavesALimb(t *testing.T) {
-	a := start(t, "2027-07-20")
+	a := startLater(t, "2027-06-20", "2027-07-20")
 	f := a.ok("GET", fruitAt("D1"), nil)
 	loads := list(f, "loads")
 	require.NotEmpty(t, loads)

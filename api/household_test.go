@@ -14,7 +14,6 @@ import (
 
 	"vertumna/api"
 	"vertumna/core/almanac"
-	"vertumna/orchard"
 )
 
 const (
@@ -34,7 +33,7 @@ type guest struct {
 func house(a *app) http.Handler {
 	today := func() almanac.Day { return a.today }
 	return api.New(api.Config{
-		Store: a.store, Keeper: orchard.NewKeeper(a.store, today, quiet), Today: today, Now: time.Now, Log: quiet,
+		Store: a.store, Keeper: keeping(a.store, today), Today: today, Now: time.Now, Log: quiet,
 		Household: api.Household{Beyond: true, TLS: true, Hosts: []string{"orchard.local"}},
 	})
 }

@@ -10,11 +10,11 @@ import (
 // A letter on a slip's step, or on what it leaves, is the letter of that finding on the bench beside it, on any day of the year.
 func TestALetterIsTheSameFindingOnSlipAndBench(t *testing.T) {
 	told := map[string]int{}
-	for _, on := range []string{"2027-02-20", "2027-07-05", "2027-09-25"} {
+	for n, on := range []string{"2027-02-20", "2027-07-05", "2027-09-25"} {
 		a := start(t, "2027-02-20")
 		a.today = day(on)
-		for _, tree := range list(a.ok("GET", lt+"/plan", nil), "trees") {
-			at := lt + "/trees/" + tree["id"].(string) + "/map"
+		for _, id := range a.keep(lt, func(k int) bool { return k%2 == n%2 }) {
+			at := lt + "/trees/" + id + "/map"
 			bench := a.ok("GET", at, nil)
 			if bench["mapped"] != true {
 				continue
@@ -32,9 +32,9 @@ func TestALetterIsTheSameFindingOnSlipAndBench(t *testing.T) {
 					return
 				}
 				told[on]++
-				require.Contains(t, is, letter, "%s on %s: %v %v has a letter the bench has not", tree["code"], on, code, limb)
-				require.Contains(t, is[letter.(string)], fmt.Sprint(code), "%s on %s: %v is %v %v on the slip", tree["code"], on, letter, code, limb)
-				require.Contains(t, is[letter.(string)], fmt.Sprint(limb), "%s on %s: %v is %v %v on the slip", tree["code"], on, letter, code, limb)
+				require.Contains(t, is, letter, "%s on %s: %v %v has a letter the bench has not", id, on, code, limb)
+				require.Contains(t, is[letter.(string)], fmt.Sprint(code), "%s on %s: %v is %v %v on the slip", id, on, letter, code, limb)
+				require.Contains(t, is[letter.(string)], fmt.Sprint(limb), "%s on %s: %v is %v %v on the slip", id, on, letter, code, limb)
 			}
 			for _, of := range []string{"steps", "left", "carried", "look_first"} {
 				for _, s := range list(slip, of) {
@@ -54,6 +54,6 @@ func TestALetterIsTheSameFindingOnSlipAndBench(t *testing.T) {
 		}
 	}
 	for _, n := range told {
-		require.Greater(t, n, 20)
+		require.Greater(t, n, 10)
 	}
 }

@@ -177,7 +177,7 @@ func TestAnOrchardWithoutAPlaceSaysWhatItNeeds(t *testing.T) {
 }
 
 func TestTheSentencesComeInThePersonsUnits(t *testing.T) {
-	a := start(t, "2027-06-25")
+	a := startLater(t, "2027-06-20", "2027-06-25")
 	said := func() string {
 		for _, x := range a.ok("GET", lt+"/trees/lower-terrace-C2/plan", nil)["tasks"].([]any) {
 			if task := x.(object); task["kind"] == "height-cut" {

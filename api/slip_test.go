@@ -239,7 +239,7 @@ func TestTheBenchSetsTheForecastBesideWhatCame(t *testing.T) {
 }
 
 func TestAYearOnEachCutHasWhatItWasAnsweredBy(t *testing.T) {
-	a := start(t, "2027-03-05")
+	a := startLater(t, "2027-02-20", "2027-03-05")
 	slip := a.ok("GET", fmt.Sprintf(slipOf, "C2"), nil)
 	cuts := []any{}
 	for _, s := range list(slip, "steps") {

@@ -110,7 +110,7 @@ func TestOnesOwnWordOnACandidateMovesTheChoice(t *testing.T) {
 
 func TestAYoungTreeHasOneWordAtATime(t *testing.T) {
 	oneWord(t, start(t, "2027-02-20"))
-	oneWord(t, start(t, "2027-07-01"))
+	oneWord(t, startLater(t, "2027-06-20", "2027-07-01"))
 }
 
 func oneWord(t *testing.T, a *app) {
@@ -167,7 +167,7 @@ func TestWiresCloserThanAHandAreRefused(t *testing.T) {
 }
 
 func TestAGraftTellsItsMotherAndWhatTook(t *testing.T) {
-	a := start(t, "2027-05-20")
+	a := startLater(t, "2027-05-10", "2027-05-20")
 	entries := lt + "/entries"
 	work := func(code, task, day string, graft object) object {
 		return object{"tree_id": "lower-terrace-" + code, "kind": "work", "task": task, "date": day, "outcome": "done", "grafted": graft}
@@ -185,7 +185,7 @@ func TestAGraftTellsItsMotherAndWhatTook(t *testing.T) {
 }
 
 func TestABudThatGrowsByItselfIsNotNotched(t *testing.T) {
-	a := start(t, "2027-03-25")
+	a := startLater(t, "2027-03-10", "2027-03-25")
 	at := trainingOf("R1")
 	notch, found := a.ok("GET", at, nil)["notch"].(object)
 	require.True(t, found, "a whip in its first spring has buds to wake")
@@ -214,7 +214,7 @@ func TestABudThatGrowsByItselfIsNotNotched(t *testing.T) {
 }
 
 func TestAYoungTreeIsHeldAtReachOnceItsFrameStands(t *testing.T) {
-	a := start(t, "2027-03-25")
+	a := startLater(t, "2027-03-10", "2027-03-25")
 	for _, code := range []string{"R1", "R2", "R3", "R4"} { // R3 has a spreader on, over its day: it is not on for years
 		y := a.ok("GET", fmt.Sprintf("%s/trees/new-rows-%s/map/slip/years", rows, code), nil)
 		years := list(y, "years")

@@ -73,6 +73,10 @@ func NewKeeper(s *store.Store, today func() almanac.Day, log *slog.Logger) *Keep
 	return k
 }
 
+// SkyOf lets the keeper use the seasons' weather that another has worked out, and the other its own: it follows from a place and the
+// days known there alone, whatever file the orchard stands in.
+func (k *Keeper) SkyOf(other *Keeper) { k.ensembles = other.ensembles }
+
 // WaitForTree sets how long one tree's work is waited for before the others go on without it.
 func (k *Keeper) WaitForTree(most time.Duration) { k.most = most }
 

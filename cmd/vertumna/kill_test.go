@@ -15,6 +15,7 @@ import (
 	"sync"
 	"sync/atomic"
 	"testing"
+	"time"
 
 	"github.com/stretchr/testify/require"
 
@@ -160,7 +161,7 @@ func TestAFirstStartThatIsKilledLeavesNoHalfDemo(t *testing.T) {
 			go func() { // killed when its file has grown to some size, or when it listens
 				defer close(grown)
 				most := int64(rnd.IntN(3 << 20))
-				for {
+				for range time.Tick(time.Millisecond) {
 					info, err := os.Stat(path + "-wal")
 					if err == nil && info.Size() > most {
 						return

@@ -4,6 +4,7 @@ import {
   between,
   fromNumber,
   isDay,
+  language,
   long,
   monthName,
   monthStarts,
@@ -48,6 +49,23 @@ describe('days', () => {
       '2027-00-10',
     ])
       expect(isDay(d)).toBe(false);
+  });
+
+  it('are written as the browser would write them in that language', () => {
+    const ways: [(day: string) => string, Intl.DateTimeFormatOptions][] = [
+      [short, { day: 'numeric', month: 'short' }],
+      [long, { weekday: 'short', day: 'numeric', month: 'long', year: 'numeric' }],
+      [onWeekday, { weekday: 'short', day: 'numeric', month: 'short' }],
+      [weekdayLong, { weekday: 'long', day: 'numeric', month: 'long' }],
+      [weekday, { weekday: 'short' }],
+      [plain, { day: 'numeric', month: 'long' }],
+      [withYear, { day: 'numeric', month: 'long', year: 'numeric' }],
+      [monthName, { month: 'short' }],
+    ];
+    for (const [ours, options] of ways) {
+      const theirs = new Intl.DateTimeFormat(language, { ...options, timeZone: 'UTC' });
+      for (const d of every('2027-12-01', 400, 1)) expect(ours(d)).toBe(theirs.format(new Date(d)));
+    }
   });
 
   it('are told in one language, wherever the browser is', () => {

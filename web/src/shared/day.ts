@@ -28,38 +28,79 @@ export function isDay(text: string | null | undefined): text is Day {
 /** Dates are written as the program's sentences write them, so that a screen speaks one language. */
 export const language = 'en-GB';
 
-/** A way of writing a day. Its formatter is made once, when first asked for: making one takes longer than a screen's worth of writing. */
-function writer(options: Intl.DateTimeFormatOptions): (day: Day) => string {
-  let made: Intl.DateTimeFormat | undefined;
-  return (day) => {
-    made ??= new Intl.DateTimeFormat(language, { ...options, timeZone: 'UTC' });
-    return made.format(new Date(`${day}T00:00:00Z`));
+const weekdays = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'] as const;
+const months = [
+  ['January', 'Jan'],
+  ['February', 'Feb'],
+  ['March', 'Mar'],
+  ['April', 'Apr'],
+  ['May', 'May'],
+  ['June', 'Jun'],
+  ['July', 'Jul'],
+  ['August', 'Aug'],
+  ['September', 'Sept'],
+  ['October', 'Oct'],
+  ['November', 'Nov'],
+  ['December', 'Dec'],
+] as const;
+
+/**
+ * The parts of a day as they are written. They come from the two lists above: to load the browser's own formatter takes longer than all
+ * the writing of a screen, and days.test.ts holds both to the same text.
+ */
+function written(day: Day): { weekday: string; date: string; month: string; monthShort: string; year: string } {
+  const at = new Date(`${day}T00:00:00Z`);
+  const [month, monthShort] = months[at.getUTCMonth()] ?? ['', ''];
+  return {
+    weekday: weekdays[at.getUTCDay()] ?? '',
+    date: String(at.getUTCDate()),
+    month,
+    monthShort,
+    year: String(at.getUTCFullYear()),
   };
 }
 
 /** 20 Feb. */
-export const short = writer({ day: 'numeric', month: 'short' });
+export function short(day: Day): string {
+  const w = written(day);
+  return `${w.date} ${w.monthShort}`;
+}
 
 /** Sat, 20 February 2027. */
-export const long = writer({ weekday: 'short', day: 'numeric', month: 'long', year: 'numeric' });
+export function long(day: Day): string {
+  return `${weekday(day)}, ${withYear(day)}`;
+}
 
 /** Sat 20 Feb. */
-export const onWeekday = writer({ weekday: 'short', day: 'numeric', month: 'short' });
+export function onWeekday(day: Day): string {
+  return `${weekday(day)} ${short(day)}`;
+}
 
 /** Saturday 20 February. */
-export const weekdayLong = writer({ weekday: 'long', day: 'numeric', month: 'long' });
+export function weekdayLong(day: Day): string {
+  return `${written(day).weekday} ${plain(day)}`;
+}
 
 /** Sat. */
-export const weekday = writer({ weekday: 'short' });
+export function weekday(day: Day): string {
+  return written(day).weekday.slice(0, 3);
+}
 
 /** 20 February. */
-export const plain = writer({ day: 'numeric', month: 'long' });
+export function plain(day: Day): string {
+  const w = written(day);
+  return `${w.date} ${w.month}`;
+}
 
 /** 20 February 2027. */
-export const withYear = writer({ day: 'numeric', month: 'long', year: 'numeric' });
+export function withYear(day: Day): string {
+  return `${plain(day)} ${written(day).year}`;
+}
 
 /** Feb. */
-export const monthName = writer({ month: 'short' });
+export function monthName(day: Day): string {
+  return written(day).monthShort;
+}
 
 /** The first days of the months from one day to another. */
 export function monthStarts(from: Day, to: Day): Day[] {

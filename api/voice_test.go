@@ -19,7 +19,7 @@ func voiceEvery(t *testing.T) int {
 	t.Helper()
 	text := os.Getenv("LAWS_EVERY")
 	if text == "" {
-		return 11
+		return 16
 	}
 	n, err := strconv.Atoi(text)
 	require.NoError(t, err)
@@ -42,8 +42,8 @@ func sameEverywhere(t *testing.T, today string, days, every int) {
 		a := start(t, today)
 		on := (a.today + almanac.Day(n*365/days)).String()
 		for o, slug := range []string{"lower-terrace", "saltwind", "new-rows"} {
-			ids := a.keep("/api/orchards/"+slug, func(k int) bool { // each tree on some of the days, a third of them today
-				return (k+5*n+o)%every == 0 || n == 0 && k%3 == o
+			ids := a.keep("/api/orchards/"+slug, func(k int) bool { // each tree on some of the days, a quarter of them today
+				return (k+5*n+o)%every == 0 || n == 0 && k%4 == o
 			})
 			for _, id := range ids {
 				v := voice{a, slug, id, on}
@@ -216,7 +216,7 @@ func TestTheSummerTaskInWinterIsTheSummerSlipForeseen(t *testing.T) {
 // judged by the weather of that season.
 func TestWhatTheDocketOffersCanBeLogged(t *testing.T) {
 	said := 0
-	every := min(3, voiceEvery(t))                                                                       // every third tree a day, the others the next
+	every := min(4, voiceEvery(t))                                                                       // every fourth tree a day, the others the next
 	made := []string{"2026-11-28", "2027-02-20", "2027-03-10", "2027-04-10", "2027-05-10", "2027-06-20"} // days whose demo other tests open too
 	for n, on := range append(slices.Clone(made), "2027-07-20", "2027-08-20", "2027-10-24") {            // once in every stretch of the year
 		a := start(t, made[min(n, len(made)-1)])

@@ -70,28 +70,32 @@ test(
   },
 );
 
-test('part of a slip is logged, and what was left stands on the rail next season', async ({ page, demo }) => {
-  await open(page, demo + bench('C2'));
-  await heads(page).first().waitFor();
-  const steps = await counted(heads(page));
-  await slip(page).getByRole('button', { name: 'Log what was cut' }).click();
-  const log = page.getByRole('form', { name: 'Log what was cut' });
-  await log.getByRole('checkbox').last().uncheck();
-  await log.getByRole('textbox', { name: 'Wound of step 2, mm' }).fill('0.9');
-  await log.getByRole('button', { name: /^Log/ }).click();
-  await expect(log.getByRole('alert')).toContainText('in millimetres');
-  await log.getByRole('textbox', { name: 'Wound of step 2, mm' }).fill('');
-  await log.getByLabel('If outside its window: why').fill('dry days now');
-  await log.getByRole('button', { name: `Log ${String(steps - 1)} of ${String(steps)}` }).click();
-  await expect(page.getByRole('status').filter({ hasText: 'cuts logged' })).toBeVisible();
-  await expect(page.getByText(/map of 20 February/)).toBeVisible();
-  await expect(slip(page).getByText(/gone/).first()).toBeVisible();
+test(
+  'part of a slip is logged, and what was left stands on the rail next season',
+  laptop('on the phone it is logged from the sheet'),
+  async ({ page, demo }) => {
+    await open(page, demo + bench('C2'));
+    await heads(page).first().waitFor();
+    const steps = await counted(heads(page));
+    await slip(page).getByRole('button', { name: 'Log what was cut' }).click();
+    const log = page.getByRole('form', { name: 'Log what was cut' });
+    await log.getByRole('checkbox').last().uncheck();
+    await log.getByRole('textbox', { name: 'Wound of step 2, mm' }).fill('0.9');
+    await log.getByRole('button', { name: /^Log/ }).click();
+    await expect(log.getByRole('alert')).toContainText('in millimetres');
+    await log.getByRole('textbox', { name: 'Wound of step 2, mm' }).fill('');
+    await log.getByLabel('If outside its window: why').fill('dry days now');
+    await log.getByRole('button', { name: `Log ${String(steps - 1)} of ${String(steps)}` }).click();
+    await expect(page.getByRole('status').filter({ hasText: 'cuts logged' })).toBeVisible();
+    await expect(page.getByText(/map of 20 February/)).toBeVisible();
+    await expect(slip(page).getByText(/gone/).first()).toBeVisible();
 
-  await open(page, `${demo}/lower-terrace/yard?tree=lower-terrace-C2&day=2027-06-28`);
-  await expect(page.getByText('Limbs left by the last slip').first()).toBeVisible();
-  await page.getByText('Limbs left by the last slip').first().click();
-  await expect(page.getByText(/From the slip of/).first()).toBeVisible();
-});
+    await open(page, `${demo}/lower-terrace/yard?tree=lower-terrace-C2&day=2027-06-28`);
+    await expect(page.getByText('Limbs left by the last slip').first()).toBeVisible();
+    await page.getByText('Limbs left by the last slip').first().click();
+    await expect(page.getByText(/From the slip of/).first()).toBeVisible();
+  },
+);
 
 test(
   'why not this limb, the two working orders, the seasons side by side, and the years',

@@ -155,6 +155,6 @@ test(
       heights.push(now.height);
       await app.stop();
     }
-    expect(heights[1]).toBeLessThan(reach + 21); // four years of it: api's TestFourYearsOfSlips
+    expect(heights[1]).toBeLessThan(reach + 21); // three years of it: api's TestThreeYearsOfSlips
   },
 );

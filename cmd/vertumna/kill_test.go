@@ -154,7 +154,7 @@ func TestAFirstStartThatIsKilledLeavesNoHalfDemo(t *testing.T) {
 		require.NoError(t, os.WriteFile(path, seeded.Demo(t, almanac.DateOf(2027, 2, 20)), 0o600))
 	})
 	rnd := rand.New(rand.NewPCG(1, 2))
-	for range rounds(4) {
+	for range rounds(3) {
 		got := entriesOf(t, func(path string) {
 			p, out := process(t, "demo", "--db", path, "--listen", "127.0.0.1:0", "--quiet", "--today", "2027-02-20")
 			grown := make(chan struct{})

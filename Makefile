@@ -5,6 +5,8 @@
 SHELL := /bin/bash
 # the program holds no C: one way of compiling for checks, tests and what ships
 export CGO_ENABLED := 0
+# compilers and tests collect rarely: their memory is given back when they end
+GO := GOGC=400 go
 NPM := npm --no-update-notifier --loglevel=error
 GO_SOURCES := $(shell find . -name '*.go' -not -path '*/node_modules/*') go.mod go.sum $(shell find store/migrations core -name '*.sql' -o -name '*.json' -o -name '*.csv' -o -name '*.gz')
 WEB_BIN := web/node_modules/.bin
@@ -21,7 +23,7 @@ demo: build
 build: bin/vertumna
 
 bin/vertumna: $(GO_SOURCES) web/dist/index.html
-	go build -o $@ ./cmd/vertumna
+	$(GO) build -o $@ ./cmd/vertumna
 
 web/node_modules/.ready: web/package-lock.json
 	cd web && $(NPM) ci && touch node_modules/.ready
@@ -46,14 +48,14 @@ test-quick:
 	@$(MAKE) --no-print-directory -j2 -Otarget quick-go quick-web
 
 quick-go:
-	GOGC=400 go test -short -vet=off ./core/... ./web ./store ./exchange ./words ./paper ./weather ./station ./contract ./internal/...
+	$(GO) test -short -vet=off ./core/... ./web ./store ./exchange ./words ./paper ./weather ./station ./contract ./internal/...
 
 quick-web: web/node_modules/.ready
 	cd web && node_modules/.bin/tsc --noEmit && $(NPM) test
 
 # vet has looked in lint
 test-go:
-	GOGC=400 go test -vet=off -timeout 15m ./...
+	$(GO) test -vet=off -timeout 15m ./...
 
 test-web: web/node_modules/.ready
 	cd web && $(NPM) test
@@ -67,9 +69,9 @@ chromium:
 lint: lint-go lint-web
 
 lint-go:
-	@test -z "$$(go tool gofumpt -l $(GO_DIRS))" || (echo "gofumpt wants these formatted (make format):"; go tool gofumpt -l $(GO_DIRS); exit 1)
-	go vet ./...
-	go tool staticcheck ./...
+	@test -z "$$($(GO) tool gofumpt -l $(GO_DIRS))" || (echo "gofumpt wants these formatted (make format):"; go tool gofumpt -l $(GO_DIRS); exit 1)
+	$(GO) vet ./...
+	$(GO) tool staticcheck ./...
 
 lint-web: web/node_modules/.ready
 	@! grep -n '"resolved"' web/package-lock.json web/types/package-lock.json e2e/package-lock.json || (echo "a lock file carries download addresses"; exit 1)
@@ -91,7 +93,7 @@ types: web/types/node_modules/.ready
 	node web/types/make.mjs api/openapi.json $(CONTRACT_TYPES)
 
 bench: build e2e/node_modules/.ready chromium
-	GOGC=400 go test -run xxx -bench . -benchmem ./core/... ./paper ./api
+	$(GO) test -run xxx -bench . -benchmem ./core/... ./paper ./api
 	@cd e2e && BENCH=1 npx --no-install playwright test turning --project=laptop | grep -E 'turning 400|dragging the rail on .*aim'
 	@cd e2e && BENCH=1 npx --no-install playwright test speed --project=phone | grep -E 'offline: a tap'
 	@echo "first load of the web app, compressed script and style:"

@@ -76,6 +76,7 @@ lint-go:
 lint-web: web/node_modules/.ready
 	@! grep -n '"resolved"' web/package-lock.json web/types/package-lock.json e2e/package-lock.json || (echo "a lock file carries download addresses"; exit 1)
 	$(WEB_BIN)/oxlint web e2e && $(WEB_BIN)/oxfmt --check web e2e
+	$(WEB_BIN)/jscpd --no-tips .
 	cd web && node_modules/.bin/tsc --noEmit
 	@node web/types/check.mjs api/openapi.json $(CONTRACT_TYPES)
 

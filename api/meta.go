@@ -133,8 +133,8 @@ type TaskMeta struct {
 }
 
 func (s *server) registerMeta(api huma.API) {
-	op(api, http.MethodGet, "/api/meta", "get-meta", "What the screens know before any orchard", func(context.Context, *struct{}) (*one[Meta], error) {
-		m := metaOf()
+	op(api, http.MethodGet, "/api/meta", "get-meta", "What the screens know before any orchard", func(_ context.Context, in *MetaInput) (*one[Meta], error) {
+		m := metaOf(words.Speaker{Units: in.Units})
 		m.Today, m.Demo = s.Today(), s.Demo
 		return &one[Meta]{m}, nil
 	})
@@ -148,15 +148,20 @@ type Health struct {
 	OK bool `json:"ok"`
 }
 
+// MetaInput asks in whose units the texts are told.
+type MetaInput struct {
+	Units words.Units `query:"units" enum:"metric,us" default:"metric" doc:"in which the texts are told"`
+}
+
 // metaOf gathers what every orchard shares.
-func metaOf() Meta {
+func metaOf(s words.Speaker) Meta {
 	m := Meta{}
 	for _, k := range pomology.Kinds() {
 		habit := k.Growth.Bearing.Habit()
 		km := KindMeta{
 			Slug: k.Slug, Name: k.Name, Group: string(k.Group), Habits: list(k.Habits), LowTree: string(k.LowTree), LowTreeNote: k.LowTreeNote,
 			SelfFertile: k.SelfFertile, Company: k.Company, Wood: k.Wood, Bearing: habit.Wood, BearingHint: habit.Means,
-			Sicknesses: []SlugMeta{}, Reading: k.ChillHours.Reading, YearsLived: k.Care.YearsLived, FirstCrop: firstCrop(&k.Crop), HoursAYear: k.Care.HoursAYear, Difficulty: k.Care.Difficulty,
+			Sicknesses: []SlugMeta{}, Reading: s.Own(k.ChillHours.Reading), YearsLived: k.Care.YearsLived, FirstCrop: firstCrop(&k.Crop), HoursAYear: k.Care.HoursAYear, Difficulty: k.Care.Difficulty,
 		}
 		for _, f := range k.Forms {
 			km.Forms = append(km.Forms, string(f))
@@ -175,12 +180,12 @@ func metaOf() Meta {
 		m.Hosts = append(m.Hosts, SlugMeta{h.Slug, h.Name})
 	}
 	for _, f := range pomology.Forms() {
-		m.Forms = append(m.Forms, FormMeta{string(f.Slug), f.Name, f.Sentence})
+		m.Forms = append(m.Forms, FormMeta{string(f.Slug), f.Name, s.Own(f.Sentence)})
 	}
 	for _, c := range pomology.Choices() {
 		cm := ChoiceMeta{Key: c.Key, Name: c.Name, Default: c.Default}
 		for _, v := range c.Values {
-			cm.Values = append(cm.Values, ValueMeta{v.Slug, v.Name, v.For, v.Against, list(v.Best), list(v.Unfit)})
+			cm.Values = append(cm.Values, ValueMeta{v.Slug, s.Own(v.Name), s.Own(v.For), s.Own(v.Against), list(v.Best), list(v.Unfit)})
 		}
 		m.Choices = append(m.Choices, cm)
 	}
@@ -188,10 +193,11 @@ func metaOf() Meta {
 		m.Presets = append(m.Presets, PresetMeta{p.Slug, p.Name, p.Sentence, p.Values})
 	}
 	for _, st := range almanac.AllStages() {
-		m.Stages = append(m.Stages, NamedMeta{Slug: st.String(), Name: words.Speaker{}.Anchor(st.String())})
+		m.Stages = append(m.Stages, NamedMeta{Slug: st.String(), Name: s.Anchor(st.String())})
 	}
 	for _, st := range limb.StateKinds() {
-		m.LimbStates = append(m.LimbStates, LimbStateMeta(st))
+		name, job := s.LimbState(limb.State{Kind: st.Kind})
+		m.LimbStates = append(m.LimbStates, LimbStateMeta{st.Kind, name, job})
 	}
 	for _, k := range year.TaskKinds() {
 		f, _ := k.Facts()

@@ -74,19 +74,23 @@ func lived(site *almanac.Site, season int, shown almanac.Day) (*almanac.Ensemble
 		if err != nil {
 			return nil, err
 		}
-		for _, d := range days {
-			known = append(known, almanac.TempDay{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax})
-		}
+		known = almanac.Temps(days)
 	}
 	return almanac.NewEnsemble(site, seed, known, season)
 }
 
-func observedStages(c *store.Contents, ens *almanac.Ensemble, d dice, season int, shown almanac.Day) (out []store.Entry) {
+// standing are the trees that have stood for two years in a season.
+func standing(c *store.Contents, season int) (out []year.Tree) {
 	for i := range c.Trees {
-		t, err := c.Trees[i].Core()
-		if err != nil || t.AgeIn(season, c.Orchard.Site.South()) < 2 {
-			continue
+		if t, err := c.Trees[i].Core(); err == nil && t.AgeIn(season, c.Orchard.Site.South()) >= 2 {
+			out = append(out, t)
 		}
+	}
+	return out
+}
+
+func observedStages(c *store.Contents, ens *almanac.Ensemble, d dice, season int, shown almanac.Day) (out []store.Entry) {
+	for _, t := range standing(c, season) {
 		spans, err := ens.Stages(almanac.StageRequest{Kind: t.Kind, ChillClass: t.Chill, BloomClass: t.Bloom, HarvestClass: t.Harvest, LeafFallBefore: almanac.NoDay})
 		if err != nil {
 			continue
@@ -105,11 +109,7 @@ func observedStages(c *store.Contents, ens *almanac.Ensemble, d dice, season int
 
 // measures: shoots and height in winter, height again after the summer cuts.
 func measures(c *store.Contents, d dice, season int, from, shown almanac.Day) (out []store.Entry) {
-	for i := range c.Trees {
-		t, err := c.Trees[i].Core()
-		if err != nil || t.AgeIn(season, c.Orchard.Site.South()) < 2 {
-			continue
-		}
+	for _, t := range standing(c, season) {
 		shoot := math.Round(t.Kind.Growth.ExtensionCM * (0.6 + 0.7*d.roll(t.ID, season, 3)))
 		grown := math.Round((t.HeightM+0.1*d.roll(t.ID, season, 4))*20) / 20
 		winter := from + 70 + almanac.Day(20*d.roll(t.ID, season, 5))

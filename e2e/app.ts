@@ -159,6 +159,17 @@ export async function open(page: Page, url: string): Promise<void> {
   await page.evaluate(() => document.fonts.ready);
 }
 
+/** Puts a day of the demo's orchard on a phone, the program with it; gives what the sheet says of it. */
+export async function pack(page: Page, url: string, day: string): Promise<Locator> {
+  await open(page, `${url}/lower-terrace/sheet?day=${day}&minutes=0`);
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await page.reload(); // the phone has the program now
+  const onPhone = page.getByRole('region', { name: 'On this phone' });
+  await onPhone.getByRole('button', { name: 'Put this day on the phone' }).click();
+  await expect(onPhone.getByText(/kB, put here/)).toBeVisible({ timeout: 90_000 });
+  return onPhone;
+}
+
 /** How many there are, once there are any: a list that is still on its way is not an empty one. */
 export async function counted(of: Locator): Promise<number> {
   await of.first().waitFor();

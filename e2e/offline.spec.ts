@@ -1,7 +1,7 @@
 import { chromium, type BrowserContext, type Page } from '@playwright/test';
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { accessible, expect, fits, open, phone, test, toTheEnd } from './app';
+import { accessible, expect, fits, open, pack, phone, test, toTheEnd } from './app';
 import { chromiumPath } from './chromium';
 
 test.use({ serviceWorkers: 'allow' });
@@ -20,16 +20,6 @@ interface Entry {
 async function journal(page: Page, url: string): Promise<Entry[]> {
   const r = await page.request.get(`${url}/api/orchards/lower-terrace/entries?tree=${tree}&all=true`);
   return (await r.json()) as Entry[];
-}
-
-/** Puts the day on a phone, and takes its network away. */
-async function pack(page: Page, url: string): Promise<void> {
-  await open(page, `${url}/lower-terrace/sheet?day=${day}&minutes=0`);
-  await page.evaluate(() => navigator.serviceWorker.ready);
-  await page.reload(); // the phone has the program now
-  const onPhone = page.getByRole('region', { name: 'On this phone' });
-  await onPhone.getByRole('button', { name: 'Put this day on the phone' }).click();
-  await expect(onPhone.getByText(/kB, put here/)).toBeVisible({ timeout: 90_000 });
 }
 
 /** Cuts so many steps of the tree and finishes it. */
@@ -55,8 +45,8 @@ test(
   async ({ page, march, browser }) => {
     const second = await browser.newContext({ ...handheld, locale: 'en-GB' });
     const other = await second.newPage();
-    await pack(page, march);
-    await pack(other, march);
+    await pack(page, march, day);
+    await pack(other, march, day);
     const cut = (c: BrowserContext, off: boolean) => c.setOffline(off);
     await cut(page.context(), true);
     await cut(second, true);
@@ -108,7 +98,7 @@ test(
       });
     const before = await start();
     const page = before.pages()[0] ?? (await before.newPage());
-    await pack(page, march);
+    await pack(page, march, day);
     await before.setOffline(true);
     await page.goto(`${march}/lower-terrace/sheet/${tree}?day=${day}`);
     await page.getByRole('button', { name: /^To the \d+ steps/ }).click();

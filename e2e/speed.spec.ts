@@ -1,4 +1,4 @@
-import { expect, open, test } from './app';
+import { expect, pack, test } from './app';
 
 // how soon the phone answers: make bench
 test.use({ serviceWorkers: 'allow' });
@@ -6,12 +6,7 @@ test.use({ serviceWorkers: 'allow' });
 test('a tap without a network, and the program from the phone itself', async ({ page, march }, info) => {
   test.skip(!process.env.BENCH || info.project.name !== 'phone', 'measured by make bench');
   const tree = `${march}/lower-terrace/sheet/lower-terrace-C2?day=2027-03-10`;
-  await open(page, `${march}/lower-terrace/sheet?day=2027-03-10&minutes=0`);
-  await page.evaluate(() => navigator.serviceWorker.ready);
-  await page.reload();
-  const onPhone = page.getByRole('region', { name: 'On this phone' });
-  await onPhone.getByRole('button', { name: 'Put this day on the phone' }).click();
-  await expect(onPhone.getByText(/kB, put here/)).toBeVisible({ timeout: 90_000 });
+  const onPhone = await pack(page, march, '2027-03-10');
   const kept = (await onPhone.getByText(/kB, put here/).textContent()) ?? '';
   await page.context().setOffline(true);
   await page.goto(tree);

@@ -2,16 +2,23 @@ import type { Page } from '@playwright/test';
 import { accessible, expect, fits, laptop, open, phone, test } from './app';
 
 const training = (code: string, day = '') => `/new-rows/trees/new-rows-${code}/training${day ? `?day=${day}` : ''}`;
+
+/** The panel of bending on a young plum, a limb of it chosen. */
+async function bendingS4(page: Page, demo: string) {
+  await open(page, demo + training('R3'));
+  const bend = page.getByRole('region', { name: 'Bend', exact: true });
+  await bend.getByRole('button', { name: /^S4/ }).click();
+  await expect(bend.getByRole('heading', { name: 'Bend S4' })).toBeVisible();
+  return bend;
+}
+
 const stillOn = (page: Page) => page.getByRole('region', { name: 'Still on' });
 
 test(
   'a limb is bent with its preview, logged with its device, looked at and taken off',
   laptop('the same panel on the phone'),
   async ({ page, demo }) => {
-    await open(page, demo + training('R3'));
-    const bend = page.getByRole('region', { name: 'Bend', exact: true });
-    await bend.getByRole('button', { name: /^S4/ }).click();
-    await expect(bend.getByRole('heading', { name: 'Bend S4' })).toBeVisible();
+    const bend = await bendingS4(page, demo);
     const says = bend.getByRole('status').first();
     const before = await says.innerText();
     await bend.getByRole('slider').first().press('ArrowLeft');
@@ -35,10 +42,7 @@ test(
   'a limb is pulled on its drawing, and what it holds at is read off a picture',
   laptop('the same drawing on the phone'),
   async ({ page, demo }) => {
-    await open(page, demo + training('R3'));
-    const bend = page.getByRole('region', { name: 'Bend', exact: true });
-    await bend.getByRole('button', { name: /^S4/ }).click();
-    await expect(bend.getByRole('heading', { name: 'Bend S4' })).toBeVisible();
+    const bend = await bendingS4(page, demo);
     const grip = page.getByRole('slider', { name: 'Pull S4 to the angle wanted' });
     const was = Number(await grip.getAttribute('aria-valuenow'));
     const box = await grip.boundingBox();
@@ -138,9 +142,7 @@ test(
   'a spreader stands between two limbs, and tells what it does to the other',
   laptop('the same panel on the phone'),
   async ({ page, demo }) => {
-    await open(page, demo + training('R3'));
-    const bend = page.getByRole('region', { name: 'Bend', exact: true });
-    await bend.getByRole('button', { name: /^S4/ }).click();
+    const bend = await bendingS4(page, demo);
     await bend.getByRole('button', { name: 'Spreader', exact: true }).click();
     await expect(bend.getByText(/up the trunk/)).toBeVisible();
     await bend.getByLabel('It stands against').selectOption('S3');

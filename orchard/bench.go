@@ -186,7 +186,7 @@ func (k *Keeper) benchTree(b *standing) *BenchBody {
 			ReachCM: math.Round(b.options.ReachCM), Habit: t.Kind.Growth.Bearing.Habit().Wood,
 		},
 		Day: b.day, Limbs: []DrawnLimb{}, Findings: []FindingBody{}, Past: []PastBody{}, History: []store.Revision{}, Warnings: []given.Fault{},
-		Safety: words.BenchSafety, EndTests: b.endTests(),
+		Safety: b.speaker.BenchSafety(), EndTests: b.endTests(),
 		Facts: BenchFacts{Passes: []Passes{}, LeaderChain: []string{}, MapSeason: limb.Dormant},
 	}
 	out.Suggest = b.suggest()

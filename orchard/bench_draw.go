@@ -8,7 +8,6 @@ import (
 	"vertumna/core/growth"
 	"vertumna/core/light"
 	"vertumna/core/limb"
-	"vertumna/words"
 )
 
 // draw fills the bench from a map.
@@ -23,7 +22,7 @@ func (b *standing) draw(out *BenchBody, m *limb.Map) {
 		out.Findings = append(out.Findings, b.finding(m, f))
 	}
 	b.facts(&out.Facts, m)
-	out.Warnings = append(out.Warnings, m.Warnings()...)
+	out.Warnings = append(out.Warnings, b.speaker.Faults(m.Warnings())...)
 	for k, o := range m.Oddities() {
 		out.Warnings[k].Says = b.speaker.Odd(o)
 	}
@@ -170,7 +169,7 @@ func (b *standing) limb(m *limb.Map, i int, chain []string) DrawnLimb {
 		d.DeadFrom = limb.Of(round1(at))
 	}
 	if d.State != nil {
-		name, job := words.LimbState(*d.State)
+		name, job := b.speaker.LimbState(*d.State)
 		d.StateSays = name + ": " + job
 	}
 	return d

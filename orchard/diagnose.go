@@ -92,7 +92,7 @@ func (k *Keeper) Diagnose(ctx context.Context, a At, complaint string, answers m
 	}
 	said := map[string]bool{}
 	for _, c := range d.Causes {
-		b := CauseBody{Slug: c.Slug, Name: words.CauseOf(c.Slug), Share: math.Round(1000*c.Share) / 1000, Do: words.CauseDo(c.Slug), When: p.Speaker.CauseWhen(c.Slug, tp), Evidence: []CauseProofBody{}}
+		b := CauseBody{Slug: c.Slug, Name: words.CauseOf(c.Slug), Share: math.Round(1000*c.Share) / 1000, Do: p.Speaker.CauseDo(c.Slug), When: p.Speaker.CauseWhen(c.Slug, tp), Evidence: []CauseProofBody{}}
 		for _, e := range c.Evidence {
 			says := p.Speaker.Proof(e)
 			b.Evidence = append(b.Evidence, CauseProofBody{says, e.Weight > 0, math.Round(10*e.Weight) / 10, e.Asked})
@@ -104,7 +104,7 @@ func (k *Keeper) Diagnose(ctx context.Context, a At, complaint string, answers m
 		out.Causes = append(out.Causes, b)
 	}
 	for _, q := range d.Ask {
-		out.Ask = append(out.Ask, QuestionBody{q.Slug, words.QuestionOf(q.Slug), words.HowToLook(q.Slug)})
+		out.Ask = append(out.Ask, QuestionBody{q.Slug, p.Speaker.QuestionOf(q.Slug), p.Speaker.HowToLook(q.Slug)})
 	}
 	return out, nil
 }

@@ -316,7 +316,7 @@ func (f *fruitMade) warnInto(out *FruitBody) {
 	codes = append(codes, f.plan.Allot.Warnings...)
 	seen := map[string]bool{}
 	for _, c := range codes {
-		if says := words.CropWarning(c); says != "" && !seen[c] {
+		if says := f.speaker.CropWarning(c); says != "" && !seen[c] {
 			seen[c] = true
 			out.Warnings = append(out.Warnings, says)
 		}
@@ -456,7 +456,7 @@ func (f *fruitMade) load(l *crop.LimbAt) LoadBody {
 		ShortenTo: l.ShortenToCM, AfterCut: l.FruitAfterShortening, PropAt: l.PropAtCM, PropHolds: l.PropHolds, Saves: orEmpty(saves), Warnings: []string{},
 	}
 	for _, w := range l.Warnings {
-		if says := words.CropWarning(w); says != "" && w != crop.WNoLimit {
+		if says := f.speaker.CropWarning(w); says != "" && w != crop.WNoLimit {
 			out.Warnings = append(out.Warnings, says)
 		}
 	}

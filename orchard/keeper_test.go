@@ -13,6 +13,7 @@ import (
 	"vertumna/core/almanac"
 	"vertumna/core/find"
 	"vertumna/core/growth"
+	"vertumna/internal/vectors"
 	"vertumna/orchard"
 	"vertumna/store"
 )
@@ -50,13 +51,9 @@ func open(t *testing.T) *kept {
 	require.NoError(t, s.AddTree(ctx, far.ID, &store.Tree{Code: "B1", Kind: "pear"}))
 	k.store, k.slug, k.other = s, o.Slug, far.Slug
 	k.keeper = orchard.NewKeeper(s, func() almanac.Day { return k.today }, slog.New(slog.DiscardHandler))
-	doc, err := growth.Sketch(growth.SketchInput{
+	doc := vectors.Measured(t, growth.SketchInput{
 		Species: "apple", Form: "open-vase", Age: 12, TrunkMM: 110, HeightCM: 340, SpreadCM: 340, Scaffolds: 4, Seed: 2, Year: 2027,
 	})
-	require.NoError(t, err)
-	for i := range doc.Limbs { // measured, limb by limb
-		doc.Limbs[i].Source, doc.Limbs[i].Sources = "", nil
-	}
 	require.NoError(t, s.SaveMap(ctx, o.ID, k.vase.ID, &store.LimbMap{Revision: store.Revision{Date: k.today, Cause: store.CauseImport}, Doc: doc}))
 	return k
 }

@@ -61,6 +61,17 @@ func (k *Keeper) rewritten(ctx context.Context, a At, write func(*standing) (*st
 	return k.drawn(ctx, b)
 }
 
+// remade is a new revision that is made from the one kept.
+func (k *Keeper) remade(ctx context.Context, a At, write func(*standing, *store.LimbMap) (*store.LimbMap, error)) (*BenchBody, error) {
+	return k.rewritten(ctx, a, func(b *standing) (*store.LimbMap, error) {
+		kept, err := k.store.MapAsOf(ctx, a.Tree, b.day)
+		if err != nil {
+			return nil, err
+		}
+		return write(b, kept)
+	})
+}
+
 // SketchFrom is what a sketch is made from.
 type SketchFrom struct {
 	BasedOn int                `json:"based_on" doc:"the revision in sight; 0 when there is none" minimum:"0" maximum:"1000000"`
@@ -90,11 +101,7 @@ func (k *Keeper) UndoMap(ctx context.Context, a At, revision int) (*BenchBody, e
 
 // CarryOn grows a tree's map on to today: what it was cut is in it already, for every logged slip writes the map anew.
 func (k *Keeper) CarryOn(ctx context.Context, a At, basedOn int) (*BenchBody, error) {
-	return k.rewritten(ctx, a, func(b *standing) (*store.LimbMap, error) {
-		kept, err := k.store.MapAsOf(ctx, a.Tree, b.day)
-		if err != nil {
-			return nil, err
-		}
+	return k.remade(ctx, a, func(b *standing, kept *store.LimbMap) (*store.LimbMap, error) {
 		m, err := limb.Check(kept.Doc)
 		if err != nil {
 			return nil, err
@@ -122,11 +129,7 @@ type Edits struct {
 
 // Edit changes a tree's map.
 func (k *Keeper) Edit(ctx context.Context, a At, by Edits) (*BenchBody, error) {
-	return k.rewritten(ctx, a, func(b *standing) (*store.LimbMap, error) {
-		kept, err := k.store.MapAsOf(ctx, a.Tree, b.day)
-		if err != nil {
-			return nil, err
-		}
+	return k.remade(ctx, a, func(b *standing, kept *store.LimbMap) (*store.LimbMap, error) {
 		doc, err := limb.Apply(kept.Doc, by.Edits...)
 		if err != nil {
 			return nil, err

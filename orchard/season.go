@@ -200,7 +200,7 @@ func (p *Planned) frostOf(out *SeasonBody, tp *year.TreePlan) {
 	from := max(out.From, known(tp.Anchors.Day(year.LeafFallBefore), out.From))
 	for _, d := range p.Yard.Sky {
 		if d.Date >= from && d.Date <= out.To {
-			nights = append(nights, almanac.TempDay{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax})
+			nights = append(nights, d.Temp())
 		}
 	}
 	for _, d := range p.skyAhead().Forecast {

@@ -91,7 +91,7 @@ func (k *Keeper) Sheet(ctx context.Context, slug string, day almanac.Day, minute
 	if err != nil {
 		return nil, err
 	}
-	out := &SheetBody{Day: day, Asked: minutes, Stops: []StopBody{}, Left: []LeftOutBody{}, Carry: []CarryBody{}, Marks: []BodyMarkBody{}, Safety: words.BenchSafety}
+	out := &SheetBody{Day: day, Asked: minutes, Stops: []StopBody{}, Left: []LeftOutBody{}, Carry: []CarryBody{}, Marks: []BodyMarkBody{}, Safety: p.Speaker.BenchSafety()}
 	d := walk.Day{Minutes: minutes, Start: gate(&p.Contents.Orchard.Plot), Walls: wallsOf(&p.Contents.Orchard.Plot), Beds: bedsOf(&p.Contents.Orchard.Plot), Paths: outlines[walk.Path](&p.Contents.Orchard.Plot, "path")}
 	tasks := map[string]*year.Task{}
 	for _, list := range [][]year.Task{p.Docket.Now, p.Docket.Closing, p.Docket.Anytime} {

@@ -52,6 +52,7 @@ type SlipBody struct {
 	Tools      []string      `json:"tools" nullable:"false"`
 	Says       string        `json:"says"`
 	Safety     []string      `json:"safety" nullable:"false"`
+	CutRule    string        `json:"cut_rule" doc:"what holds for every cut of it"`
 	ClearUp    []string      `json:"clear_up" nullable:"false" doc:"what is still to do once the cuts are made"`
 }
 
@@ -191,7 +192,7 @@ func (p *slipMade) body() *SlipBody {
 	out := &SlipBody{
 		Season: p.season, Key: p.key, Revision: p.kept.Revision.Revision, Predicted: p.predicted, Aim: p.aim(), Choices: p.schoolSays(),
 		Confidence: math.Round(100*s.Confidence) / 100, Steps: []StepBody{}, Left: []CarriedBody{}, Carried: []CarriedBody{}, LookFirst: []CarriedBody{},
-		Jobs: []string{}, Minutes: round1(s.Minutes), Tools: []string{}, Safety: append(slices.Clone(words.BenchSafety), words.Cleaning(p.school.Value("cleaning"))), Levels: p.levels(), Exposed: p.exposed(),
+		Jobs: []string{}, Minutes: round1(s.Minutes), Tools: []string{}, Safety: append(p.speaker.BenchSafety(), words.Cleaning(p.school.Value("cleaning"))), CutRule: p.speaker.CutRule(), Levels: p.levels(), Exposed: p.exposed(),
 		GraftWood: append([]string{}, p.planner.GraftWood(s)...),
 	}
 	if p.missed {
@@ -303,19 +304,13 @@ func (p *slipMade) step(c *cut.Step, letters map[cut.Key]string) StepBody {
 		out.Spread = p.speaker.Spread(x)
 	}
 	for _, h := range p.planner.Hazards(c.CutAt, p.reading().Yard) {
-		out.Cautions = append(out.Cautions, words.Hazard(h))
+		out.Cautions = append(out.Cautions, p.speaker.Hazard(h))
 	}
 	if c.LargeFree() {
 		out.Cautions = append(out.Cautions, words.LargeFree)
 	}
 	for _, r := range p.planner.Runners(c) {
-		at := p.m.At(i, math.Max(0, r.AtCM))
-		step := cut.Step{Candidate: r}
-		rw := p.speaker.Step(&step, at, p.topBud(r.CutAt), string(r.Tool), true, 0)
-		out.Runners = append(out.Runners, SpotBody{
-			Cut: r.CutAt, Title: rw.Title, Where: rw.Where, Bud: rw.Bud, Share: round4(r.Share), Score: r.Score, DMM: r.DMM, Buds: round1(r.BudsWithin),
-			HeightCM: round1(at.Z), GainCM: round1(r.GainCM),
-		})
+		out.Runners = append(out.Runners, p.spot(i, r))
 	}
 	return out
 }
@@ -454,4 +449,14 @@ func (p *slipMade) standAt(at limb.Vec) float64 {
 		front = math.Mod(front+180, 360)
 	}
 	return front
+}
+
+// spot is a cut that could be made on a limb, as the bench shows it.
+func (p *slipMade) spot(i int, c cut.Candidate) SpotBody {
+	at := p.m.At(i, math.Max(0, c.AtCM))
+	w := p.speaker.Step(&cut.Step{Candidate: c}, at, p.topBud(c.CutAt), string(c.Tool), true, 0)
+	return SpotBody{
+		Cut: c.CutAt, Title: w.Title, Where: w.Where, Bud: w.Bud, Share: round4(c.Share), Score: c.Score, DMM: c.DMM, Buds: round1(c.BudsWithin),
+		HeightCM: round1(at.Z), GainCM: round1(c.GainCM),
+	}
 }

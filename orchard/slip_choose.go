@@ -3,7 +3,6 @@ package orchard
 import (
 	"context"
 	"fmt"
-	"math"
 	"slices"
 
 	"vertumna/core/cut"
@@ -175,13 +174,7 @@ func (k *Keeper) Places(ctx context.Context, a SlipAt, id string, aim find.Aim) 
 		if c.Kind == limb.Notch || c.Kind == limb.SpurThin {
 			continue
 		}
-		at := p.m.At(i, math.Max(0, c.AtCM))
-		step := cut.Step{Candidate: c}
-		w := p.speaker.Step(&step, at, p.topBud(c.CutAt), string(c.Tool), true, 0)
-		out = append(out, SpotBody{
-			Cut: c.CutAt, Title: w.Title, Where: w.Where, Bud: w.Bud, Share: round4(c.Share), Score: c.Score, DMM: c.DMM, Buds: round1(c.BudsWithin),
-			HeightCM: round1(at.Z), GainCM: round1(c.GainCM),
-		})
+		out = append(out, p.spot(i, c))
 	}
 	return out, nil
 }

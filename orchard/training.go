@@ -145,7 +145,7 @@ func (t *trained) way(out *TrainingBody, w *training.Way) {
 	out.Stands, out.Says = w.Stands, append(out.Says, t.speaker.Formation(w)...)
 	out.CapCM = math.Round(w.CapCM)
 	for _, s := range w.Steps {
-		b := FormStepBody{Year: s.Year, Season: t.planned.Shown.Season - t.tp.Age + s.Year, When: words.StepWhen(s), Title: t.speaker.FormTitle(s), Says: t.speaker.FormStep(s), State: s.State, Second: words.SecondBest(s), What: string(s.What), CM: math.Round(s.CM), HighCM: math.Round(s.HighCM), Tier: s.Tier}
+		b := FormStepBody{Year: s.Year, Season: t.planned.Shown.Season - t.tp.Age + s.Year, When: words.StepWhen(s), Title: t.speaker.FormTitle(s), Says: t.speaker.FormStep(s), State: s.State, Second: t.speaker.SecondBest(s), What: string(s.What), CM: math.Round(s.CM), HighCM: math.Round(s.HighCM), Tier: s.Tier}
 		for i := range t.tp.Tasks {
 			task := &t.tp.Tasks[i]
 			if task.Step != nil && *task.Step == s {
@@ -305,10 +305,10 @@ func (t *trained) bend(i int, ask BendAsked) (BendBody, error) {
 	b := BendBody{
 		Limb: p.Limb, AzimuthDeg: math.Round(p.Azimuth), LengthCM: math.Round(p.LengthCM), DMM: round1(p.DMM), ForkCM: round1(p.AttachCM), ContactCM: round1(p.ContactCM),
 		NowDeg: round1(p.NowDeg), AimDeg: p.Aim.AimDeg, LowDeg: p.Aim.LowDeg, HighDeg: p.Aim.HighDeg, Verdict: p.Aim.Verdict, ToDeg: round1(p.ToDeg), TodayDeg: math.Floor(p.TodayDeg*10+num.Slack) / 10,
-		SafeDeg: math.Floor(p.SafeDeg), Device: p.Device.Device, DeviceName: words.DeviceName(p.Device.Device), Why: words.DeviceWhy(p.Device.Why), LoopMM: math.Round(p.Loop.LoopInnerMM), LoopCM: round1(p.Loop.LoopAroundCM), GrowsMM: round1(p.Loop.GrowthMM),
+		SafeDeg: math.Floor(p.SafeDeg), Device: p.Device.Device, DeviceName: words.DeviceName(p.Device.Device), Why: t.speaker.DeviceWhy(p.Device.Why), LoopMM: math.Round(p.Loop.LoopInnerMM), LoopCM: round1(p.Loop.LoopAroundCM), GrowsMM: round1(p.Loop.GrowthMM),
 		Now: pairs(p.Now), Bent: pairs(p.Bent), WidensCM: math.Round(p.Widens), Says: []string{}, Shortened: false,
 	}
-	b.StandIn, b.How = words.DeviceHow(p.Device.Device)
+	b.StandIn, b.How = t.speaker.DeviceHow(p.Device.Device)
 	if p.Bend != nil {
 		b.ForceN, b.Stages, b.WeeksBetween = round1(p.Bend.ForceN), p.Bend.Stages, p.Bend.WeeksBetween
 		if p.Device.Device == "weight" && p.Bend.FirstWeightKG != nil {

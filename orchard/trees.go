@@ -130,14 +130,14 @@ func (k *Keeper) AdviseForm(ctx context.Context, slug string, in Spot) ([]FormAd
 		}
 	}
 	plotOf(c).Advise(&a, yard.Point{X: in.X, Y: in.Y})
-	out := []FormAdvice{}
+	out, speaker := []FormAdvice{}, words.Speaker{Units: words.Units(c.Orchard.Units)}
 	for _, v := range pomology.Advise(a) {
 		f := FormAdvice{
-			Form: string(v.Form.Slug), Name: v.Form.Name, Sentence: v.Form.Sentence, Score: v.Score, HeightM: v.HeightM,
+			Form: string(v.Form.Slug), Name: v.Form.Name, Sentence: speaker.Own(v.Form.Sentence), Score: v.Score, HeightM: v.HeightM,
 			GroundM2: math.Round(v.GroundM2*10) / 10, CropKG: math.Round(v.CropKG), HoursAYear: v.HoursAYear, YearsToCrop: v.YearsToCrop, KeepsWhatIs: v.KeepsPresent, Reasons: []Points{}, Outlines: []Outline{},
 		}
 		for _, p := range v.Reasons {
-			f.Reasons = append(f.Reasons, Points{p.Rule, p.Points, words.Point(p.Rule)})
+			f.Reasons = append(f.Reasons, Points{p.Rule, p.Points, speaker.Point(p.Rule)})
 		}
 		for _, o := range v.Outlines {
 			f.Outlines = append(f.Outlines, Outline{o.AgeYears, math.Round(o.HeightM*100) / 100, math.Round(o.WidthM*100) / 100})

@@ -76,7 +76,7 @@ func (k *Keeper) updateWeather(ctx context.Context, st Station, o *store.Orchard
 	for _, part := range [][]weather.Day{days, next} {
 		var temps []almanac.TempDay
 		for _, d := range part {
-			temps = append(temps, almanac.TempDay{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax})
+			temps = append(temps, d.Temp())
 		}
 		if err := almanac.LikelyAt(s, temps); err != nil {
 			return err
@@ -104,7 +104,7 @@ func knownTemps(sky *store.Sky, s *almanac.Site, season int, today almanac.Day) 
 	var told []almanac.TempDay
 	for _, d := range sky.Days {
 		if d.Date <= today {
-			told = append(told, almanac.TempDay{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax})
+			told = append(told, d.Temp())
 		}
 	}
 	for _, f := range sky.Forecast {
@@ -330,7 +330,7 @@ func frosts(sky *store.Sky, entries []year.Entry, shown almanac.Day, south bool)
 	}
 	var nights []almanac.TempDay
 	for _, d := range sky.Days {
-		nights = append(nights, almanac.TempDay{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax})
+		nights = append(nights, d.Temp())
 	}
 	return year.FrostsOf(nights, entries, shown, south)
 }

@@ -74,7 +74,7 @@ func (k *Keeper) ReadWeather(ctx context.Context, slug, text string) (*WeatherFi
 	if o.Site != nil {
 		temps := make([]almanac.TempDay, len(days))
 		for i, d := range days {
-			temps[i] = almanac.TempDay{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax}
+			temps[i] = d.Temp()
 		}
 		if err := almanac.LikelyAt(o.Site, temps); err != nil {
 			return nil, err
@@ -88,7 +88,7 @@ func (k *Keeper) ReadWeather(ctx context.Context, slug, text string) (*WeatherFi
 	if _, err := k.store.SaveDays(ctx, o.ID, store.FromFile, days); err != nil {
 		return nil, err
 	}
-	out := &WeatherFileBody{Differ: differ, Says: words.FileDiffers(both, differ, fileOffShare), Days: len(days), From: days[0].Date, To: days[len(days)-1].Date}
+	out := &WeatherFileBody{Differ: differ, Says: words.Speaker{Units: words.Units(o.Units)}.FileDiffers(both, differ, fileOffShare, fileOffC), Days: len(days), From: days[0].Date, To: days[len(days)-1].Date}
 	out.Missing = int(out.To-out.From) + 1 - len(days)
 	return out, nil
 }

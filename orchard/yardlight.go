@@ -190,19 +190,16 @@ func (k *Keeper) SpotLight(ctx context.Context, p *Planned, x, yy float64, witho
 
 // ground is the plot's rectangle in spots: its outline, else the trees and some room.
 func (b *YardLightBody) ground(p *Planned, y *yard.Lit) {
-	lo, hi := [2]float64{math.Inf(1), math.Inf(1)}, [2]float64{math.Inf(-1), math.Inf(-1)}
-	take := func(x, yy float64) {
-		lo, hi = [2]float64{math.Min(lo[0], x), math.Min(lo[1], yy)}, [2]float64{math.Max(hi[0], x), math.Max(hi[1], yy)}
-	}
+	var points [][2]float64
 	for _, c := range p.Contents.Orchard.Plot.Outline {
-		take(c.X, c.Y)
+		points = append(points, [2]float64{c.X, c.Y})
 	}
-	if len(p.Contents.Orchard.Plot.Outline) == 0 {
+	if len(points) == 0 {
 		for _, t := range y.Trees {
-			take(t.X-1, t.Y-1)
-			take(t.X+1, t.Y+1)
+			points = append(points, [2]float64{t.X - 1, t.Y - 1}, [2]float64{t.X + 1, t.Y + 1})
 		}
 	}
+	lo, hi := limb.Box(points)
 	b.Step = spotM
 	half := y.Near.Half / 100
 	for k, middle := range [2]float64{y.Middle.X, y.Middle.Y} {

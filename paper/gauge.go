@@ -19,7 +19,7 @@ func Gauge(size, units string, printed almanac.Day) ([]byte, error) {
 	pdf.AddPage()
 	p.font("head", 17)
 	pdf.CellFormat(p.w, 8, "Ring gauge", "", 1, "L", false, 0, "")
-	p.para("text", 9, "Print at full size, no fitting to the page. First hold a ruler to the bar: it is 10 cm on a true print. Glue the page on card, cut the rings out, and slip them over the fruit at its widest: the smallest that passes is its size.")
+	p.para("text", 9, "Print at full size, no fitting to the page. First hold a ruler to the bar: it is "+p.trueBar()+" on a true print. Glue the page on card, cut the rings out, and slip them over the fruit at its widest: the smallest that passes is its size.")
 	pdf.SetY(pdf.GetY() + 2)
 	p.bar(margin, pdf.GetY())
 	x, y, row := float64(margin), pdf.GetY()+8, 0.0

@@ -408,12 +408,20 @@ func (p *page) care(s *orchard.SlipBody) {
 			}
 		}
 	}
-	all = append(all, "At a fork or bud: 5 mm above it, sloping away. At a collar: not flush, no stub. In doubt, leave it.")
+	all = append(all, s.CutRule)
 	p.room(5+4*float64(len(all)), "")
 	p.para("bold", 8.5, "Take care")
 	for _, c := range all {
 		p.para("text", 8, "• "+c)
 	}
+}
+
+// trueBar is how long the bar is.
+func (p *page) trueBar() string {
+	if p.speaker.Units == words.US {
+		return "10 cm, 3 15/16 in,"
+	}
+	return "10 cm"
 }
 
 // foot: a bar to check the printer by, room for what was not as drawn, and until when this page holds.
@@ -427,7 +435,7 @@ func (p *page) foot(s *orchard.SlipBody) {
 		until += ", valid to " + p.speaker.Day(*s.Closes)
 	}
 	p.font("text", 7.5)
-	pdf.Text(margin+104, pdf.GetY()+3, "10 cm on a true print: measure it.")
+	pdf.Text(margin+104, pdf.GetY()+3, p.trueBar()+" on a true print: measure it.")
 	pdf.Text(margin, pdf.GetY()+9, "Not as drawn: ____________________________________________________")
 	pdf.Text(margin+p.w-pdf.GetStringWidth(until), pdf.GetY()+9, until)
 }

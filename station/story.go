@@ -76,11 +76,7 @@ func (s *story) frost(site *almanac.Site, season int) almanac.Day {
 	if err != nil {
 		return almanac.NoDay
 	}
-	temps := make([]almanac.TempDay, len(days))
-	for i, d := range days {
-		temps[i] = almanac.TempDay{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax}
-	}
-	res, err := almanac.StagesOf(site.Lat, temps, almanac.StageRequest{Kind: peach, Season: season, LeafFallBefore: almanac.NoDay})
+	res, err := almanac.StagesOf(site.Lat, almanac.Temps(days), almanac.StageRequest{Kind: peach, Season: season, LeafFallBefore: almanac.NoDay})
 	if err == nil && res.Dates[almanac.FullBloom].Known() {
 		s.frosts[key] = res.Dates[almanac.FullBloom] + bloomFrostAt
 	}

@@ -40,7 +40,7 @@ func (s *Store) AddOwnTask(ctx context.Context, orchardID string, t *OwnTask) er
 
 // OwnTasks lists a person's own tasks in the order they were added, and names rows that cannot be read.
 func (s *Store) OwnTasks(ctx context.Context, orchardID string) ([]OwnTask, []Broken, error) {
-	return sound(ctx, s.db, "own_tasks", func(t *OwnTask, id string, v int) { t.ID, t.Version = id, v }, "SELECT id, version, body FROM own_tasks WHERE orchard_id = ? ORDER BY rowid", orchardID)
+	return listed(ctx, s, "own_tasks", orchardID, func(t *OwnTask, id string, v int) { t.ID, t.Version = id, v })
 }
 
 // RemoveOwnTask takes a task of a person's own out; what was logged for it stays.

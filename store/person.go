@@ -66,7 +66,7 @@ func (s *Store) insert(ctx context.Context, table, orchardID, id string, treeID 
 
 // People lists an orchard's people in the order they were added, and names rows that cannot be read.
 func (s *Store) People(ctx context.Context, orchardID string) ([]Person, []Broken, error) {
-	return sound(ctx, s.db, "people", func(p *Person, id string, v int) { p.ID, p.Version = id, v }, "SELECT id, version, body FROM people WHERE orchard_id = ? ORDER BY rowid", orchardID)
+	return listed(ctx, s, "people", orchardID, func(p *Person, id string, v int) { p.ID, p.Version = id, v })
 }
 
 // SavePerson writes a person's document. Errors: *Conflict, ErrNotFound.

@@ -181,6 +181,11 @@ func sound[T any](ctx context.Context, db queries, table string, set func(*T, st
 	return out, broken, rs.Err()
 }
 
+// listed reads the documents of an orchard in the order they were added, and names those that cannot be read.
+func listed[T any](ctx context.Context, s *Store, table, orchardID string, set func(*T, string, int)) ([]T, []Broken, error) {
+	return sound(ctx, s.db, table, set, "SELECT id, version, body FROM "+table+" WHERE orchard_id = ? ORDER BY rowid", orchardID)
+}
+
 // rows reads documents with their ids and versions; one that cannot be read is an error.
 func rows[T any](ctx context.Context, q interface {
 	QueryContext(context.Context, string, ...any) (*sql.Rows, error)

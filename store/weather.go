@@ -30,6 +30,11 @@ type KnownDay struct {
 	Source  string      `json:"source" enum:"station,file,own"`
 }
 
+// Temp is its temperatures.
+func (d KnownDay) Temp() almanac.TempDay {
+	return almanac.TempDay{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax}
+}
+
 // Sky is what is known of an orchard's weather: its days, and the forecast.
 type Sky struct {
 	Days     []KnownDay       // by date

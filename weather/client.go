@@ -35,6 +35,9 @@ type Day struct {
 	GustKmh                 float64
 }
 
+// Temp is its temperatures.
+func (d Day) Temp() almanac.TempDay { return almanac.TempDay{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax} }
+
 // Settings of a client; zero values take the usual ones.
 type Settings struct {
 	Timeout time.Duration // of one try

@@ -8,20 +8,69 @@ import (
 	"vertumna/core/limb"
 )
 
-// cutTitles say what a cut is; {at} is its place.
-var cutTitles = map[limb.CutKind]string{
-	limb.Collar:     "the whole limb off at its collar: not flush, no stub",
-	limb.SideBranch: "back to side branch %s",
-	limb.SoundWood:  "back into sound wood",
-	limb.AboveBud:   "above a bud, sloped away from it",
-	limb.Stub:       "a short stub, for a thinner limb",
-	limb.TipThird:   "a third off last year's growth, above a bud",
-	limb.FiveLeaves: "this year's shoot back to about five leaves",
-	limb.FruitBud:   "into older wood, just above a fruit bud",
-	limb.SpurBack:   "back to two or three buds, which turn to spurs",
-	limb.ToFruits:   "to the fruits it can ripen, ending at a leaf bud",
-	limb.SpurThin:   "thin the spurs, the weak and the under ones first",
-	limb.Notch:      "a notch just above a bud, around bud break",
+// cutWords are the words of a kind of cut: as a way to choose, %s its side branch; as a step, the first %s the limb and the second the
+// side branch; and how it is made.
+var cutWords = map[limb.CutKind]struct{ way, step, how string }{
+	limb.Collar: {
+		way:  "the whole limb off at its collar: not flush, no stub",
+		step: "%s off at its collar",
+		how:  "Outside the branch collar: not flush, no stub.",
+	},
+	limb.SideBranch: {
+		way:  "back to side branch %s",
+		step: "%s back to %s",
+		how:  "Just above the side branch, slanting away from it.",
+	},
+	limb.SoundWood: {
+		way:  "back into sound wood",
+		step: "%s back into sound wood",
+		how:  "Look at the wood: no stain, no hole.",
+	},
+	limb.AboveBud: {
+		way:  "above a bud, sloped away from it",
+		step: "%s above a bud",
+		how:  "5-6 mm above the bud, sloped away from it.",
+	},
+	limb.Stub: {
+		way:  "a short stub, for a thinner limb",
+		step: "%s to a renewal stub",
+		how:  "A thinner limb grows from what stays.",
+	},
+	limb.TipThird: {
+		way:  "a third off last year's growth, above a bud",
+		step: "%s shortened by a third",
+		how:  "5-6 mm above the bud, sloped away from it.",
+	},
+	limb.FiveLeaves: {
+		way:  "this year's shoot back to about five leaves",
+		step: "%s to about five leaves",
+		how:  "Above the fifth good leaf; the rosette at the base does not count. About three of its buds turn to spurs in two years.",
+	},
+	limb.FruitBud: {
+		way:  "into older wood, just above a fruit bud",
+		step: "%s above a fruit bud",
+		how:  "5-6 mm above the fruit bud, sloped away from it: it stops the shoot.",
+	},
+	limb.SpurBack: {
+		way:  "back to two or three buds, which turn to spurs",
+		step: "%s to two or three buds",
+		how:  "The buds at the base turn to spurs.",
+	},
+	limb.ToFruits: {
+		way:  "to the fruits it can ripen, ending at a leaf bud",
+		step: "%s to the fruit it can ripen",
+		how:  "Ends above a leaf bud, so that it can ripen its fruit.",
+	},
+	limb.SpurThin: {
+		way:  "thin the spurs, the weak and the under ones first",
+		step: "%s: thin its spurs",
+		how:  "The weak ones and those on the under side first.",
+	},
+	limb.Notch: {
+		way:  "a notch just above a bud, around bud break",
+		step: "%s: a notch above a bud",
+		how:  "A saw stroke through the bark just above the bud.",
+	},
 }
 
 var cutReasons = map[string]string{
@@ -46,7 +95,7 @@ type WayWords struct {
 
 // Way puts a way to cut into words: what, where exactly, what it costs, what speaks for and against, and the cautions.
 func (s Speaker) Way(c cut.Candidate, heightCM float64) WayWords {
-	title := cutTitles[c.Kind]
+	title := s.slope(cutWords[c.Kind].way)
 	if c.Kind == limb.SideBranch {
 		title = fmt.Sprintf(title, c.Side)
 	}
@@ -66,7 +115,7 @@ func (s Speaker) Way(c cut.Candidate, heightCM float64) WayWords {
 		}
 		w.Reasons = append(w.Reasons, says)
 	}
-	w.Cautions = cautionsOf(c, heightCM)
+	w.Cautions = s.Owns(cautionsOf(c, heightCM))
 	return w
 }
 
@@ -97,7 +146,9 @@ func cautionsOf(c cut.Candidate, heightCM float64) []string {
 }
 
 // BenchSafety are the cautions that stand beside every tree on the bench.
-var BenchSafety = []string{
+func (s Speaker) BenchSafety() []string { return s.Owns(benchSafety) }
+
+var benchSafety = []string{
 	"Look at the tree from the ground first; three points of contact on any ladder, and never alone.",
 	"Near power lines, above 10 cm of thickness, or over a roof: a licensed arborist.",
 	"Local rules and licensed practice come first.",

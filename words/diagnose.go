@@ -72,7 +72,7 @@ var causeTexts = map[string]causeWords{
 func CauseOf(slug string) string { return causeTexts[slug].name }
 
 // CauseDo says what to do about a cause.
-func CauseDo(slug string) string { return causeTexts[slug].do }
+func (s Speaker) CauseDo(slug string) string { return s.Own(causeTexts[slug].do) }
 
 // CauseWhen says when, with the window that the tree's own year has for it.
 func (s Speaker) CauseWhen(slug string, tp *year.TreePlan) string {
@@ -218,10 +218,10 @@ var questions = map[string]question{
 }
 
 // QuestionOf asks a question.
-func QuestionOf(slug string) string { return questions[slug].asks }
+func (s Speaker) QuestionOf(slug string) string { return s.Own(questions[slug].asks) }
 
 // HowToLook says how to find an answer.
-func HowToLook(slug string) string { return questions[slug].how }
+func (s Speaker) HowToLook(slug string) string { return s.Own(questions[slug].how) }
 
 // HowSure says how far the first cause stands above the second.
 func HowSure(d diagnose.Diagnosis) string {

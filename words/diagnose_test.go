@@ -31,7 +31,7 @@ func TestEveryCauseQuestionAndProofHasItsWords(t *testing.T) {
 				require.NoError(t, err)
 				for _, k := range d.Causes {
 					require.NotEmpty(t, words.CauseOf(k.Slug), k.Slug)
-					require.NotEmpty(t, words.CauseDo(k.Slug), k.Slug)
+					require.NotEmpty(t, words.Speaker{}.CauseDo(k.Slug), k.Slug)
 					require.NotEmpty(t, s.CauseWhen(k.Slug, &year.TreePlan{}), k.Slug)
 					for _, e := range k.Evidence {
 						says := s.Proof(e)
@@ -44,7 +44,7 @@ func TestEveryCauseQuestionAndProofHasItsWords(t *testing.T) {
 			require.NoError(t, err)
 			require.NotEmpty(t, words.HowSure(plain))
 			for _, q := range plain.Ask {
-				require.NotEmpty(t, words.QuestionOf(q.Slug), q.Slug)
+				require.NotEmpty(t, words.Speaker{}.QuestionOf(q.Slug), q.Slug)
 				for _, a := range []diagnose.Answer{diagnose.Yes, diagnose.No} {
 					d, err := diagnose.Of(c, diagnose.Facts{}, map[string]diagnose.Answer{q.Slug: a})
 					require.NoError(t, err)

@@ -57,7 +57,7 @@ var findings = map[find.Code]finding{
 	find.TooOld:       {"worn out", "{age:n} seasons old with {new_wood_cm} of new wood", "Old bearing wood without new shoots bears small fruit, then none."},
 	find.Barren:       {"bare stretch", "bare for {bare_cm}", "Bare wood bears nothing, and pushes the fruit out to where limbs break."},
 	find.WeakWood:     {"weak last season", "its last shoot grew {last_ring_cm}", "A limb that grows less than its neighbours is failing, or starved of light."},
-	find.SpursCrowded: {"crowded spurs", "{per_m:n} spurs a metre, {most_per_m:n} are enough", "Crowded spurs bear many small fruits one year and rest the next."},
+	find.SpursCrowded: {"crowded spurs", "{per_m:spurs}, {most_per_m:along} are enough", "Crowded spurs bear many small fruits one year and rest the next."},
 	find.TipBack:      {"end to shorten", "grew {ring_cm} last season", "A young limb shortened by a part branches where branches are wanted."},
 	find.LongBearer:   {"bearing shoot to shorten", "{length_cm} long: room for {fruits:n} fruits", "A shoot left whole carries more than it can ripen, and renews far from the frame."},
 	find.Overloaded:   {"overloaded", "{fruit_kg:kg} of fruit bend it past what its wood bears safely", "It breaks under this fruit: thin, prop or tie."},
@@ -145,8 +145,13 @@ func (s Speaker) amountOf(e find.Fact, unit string) string {
 	if unit == "" {
 		unit = e.Name[strings.LastIndex(e.Name, "_")+1:]
 	}
-	if unit == "n" {
+	switch unit {
+	case "n":
 		unit = ""
+	case "spurs":
+		return s.along(e.Value, " spurs a ")
+	case "along":
+		return s.along(e.Value, " a ")
 	}
 	value := e.Value
 	if (unit == "cm" && value >= 10) && s.Units != US { // no tape on a tree reads finer
@@ -154,6 +159,16 @@ func (s Speaker) amountOf(e find.Fact, unit string) string {
 	}
 	return s.Amount(value, unit)
 }
+
+// along says so many to the metre of a limb, or to the foot.
+func (s Speaker) along(perM float64, of string) string {
+	if s.Units == US {
+		return trim(mPerFoot*perM, 1) + of + "foot"
+	}
+	return trim(perM, 1) + of + "metre"
+}
+
+const mPerFoot = 0.3048
 
 func list(names []string) string {
 	switch n := len(names); n {
@@ -193,10 +208,10 @@ func (s Speaker) BearingHere(habit pomology.Bearing, fruiting, all int) string {
 }
 
 // LimbState puts a limb's state into words.
-func LimbState(st limb.State) (name, job string) {
+func (s Speaker) LimbState(st limb.State) (name, job string) {
 	for _, k := range limb.StateKinds() {
 		if k.Kind == st.Kind {
-			return k.Name, k.Job
+			return k.Name, s.Own(k.Job)
 		}
 	}
 	return st.Kind, ""

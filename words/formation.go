@@ -74,7 +74,7 @@ func (s Speaker) FormStep(st training.Step) string { return s.step(stepWords[st.
 func StepWhen(st training.Step) string { return stepWhens[st.When] }
 
 // SecondBest says what still can be done where a step was missed.
-func SecondBest(st training.Step) string { return secondBests[st.Second] }
+func (s Speaker) SecondBest(st training.Step) string { return s.Own(secondBests[st.Second]) }
 
 func (s Speaker) step(t string, st training.Step) string {
 	most := ""
@@ -91,7 +91,7 @@ func (s Speaker) step(t string, st training.Step) string {
 	return strings.NewReplacer(
 		"{cm}", s.Amount(math.Round(st.CM), "cm"), "{high}", s.Amount(math.Round(st.HighCM), "cm"), "{n}", fmt.Sprint(st.Count), "{most}", most,
 		"{deg}", fmt.Sprintf("%.0f°", st.Deg), "{tier}", fmt.Sprint(st.Tier), "{share}", share,
-	).Replace(t)
+	).Replace(s.Own(t))
 }
 
 // Formation says what a tree's formation cannot reach, or does better otherwise.
@@ -137,7 +137,7 @@ var deviceWhys = map[string]string{
 }
 
 // DeviceWhy says why.
-func DeviceWhy(why string) string { return deviceWhys[why] }
+func (s Speaker) DeviceWhy(why string) string { return s.Own(deviceWhys[why]) }
 
 // Stand-ins from the household for each device, and how it goes on.
 var deviceHows = map[string][2]string{
@@ -151,7 +151,10 @@ var deviceHows = map[string][2]string{
 }
 
 // DeviceHow says what a device can be made of, and how it goes on.
-func DeviceHow(device string) (standIn, how string) { h := deviceHows[device]; return h[0], h[1] }
+func (s Speaker) DeviceHow(device string) (standIn, how string) {
+	h := deviceHows[device]
+	return s.Own(h[0]), s.Own(h[1])
+}
 
 // Rig says how a device that is on stands.
 func (s Speaker) Rig(o year.Clocked, shown int) string {

@@ -14,7 +14,7 @@ import (
 var fruitRules = map[string][2]string{
 	crop.ByYouth:     {"Youth", "a young tree's frame comes first"},
 	crop.ByStrength:  {"Strength", "what its wood carries safely"},
-	crop.ByDensity:   {"Girth", "fruit per square centimetre of wood"},
+	crop.ByDensity:   {"Girth", "fruit by the thickness of its wood"},
 	crop.ByLeaves:    {"Leaves", "what its leaves can feed"},
 	crop.BySpacing:   {"Spacing", "room along the bearing wood"},
 	crop.ByHousehold: {"Household", "what you want of it"},
@@ -134,7 +134,7 @@ var cropWarnings = map[string]string{
 }
 
 // CropWarning says a warning of the fruit models; "" for one that is told elsewhere.
-func CropWarning(code string) string { return cropWarnings[code] }
+func (s Speaker) CropWarning(code string) string { return s.Own(cropWarnings[code]) }
 
 // Sentences of a limb's load.
 var loadStates = map[string]string{

@@ -57,9 +57,9 @@ func TestAPlotIsToldAgainstItsStation(t *testing.T) {
 }
 
 func TestAFileFarOffWhatWasKnownIsDoubted(t *testing.T) {
-	assert.Empty(t, words.FileDiffers(0, 0, 0.3))
-	assert.Empty(t, words.FileDiffers(20, 5, 0.3))
-	assert.Contains(t, words.FileDiffers(20, 6, 0.3), "On 6 of the 20 days")
+	assert.Empty(t, words.Speaker{}.FileDiffers(0, 0, 0.3, 5))
+	assert.Empty(t, words.Speaker{}.FileDiffers(20, 5, 0.3, 5))
+	assert.Contains(t, words.Speaker{}.FileDiffers(20, 6, 0.3, 5), "On 6 of the 20 days")
 }
 
 func TestTheFirstFitDayIsToldWithWhatSpeaksAgainstToday(t *testing.T) {

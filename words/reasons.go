@@ -229,7 +229,7 @@ func (s Speaker) Reason(r year.Reason) string {
 	}
 	value := r.Value
 	if r.Rule == "limb-due" {
-		value, _ = LimbState(limb.State{Kind: r.Value})
+		value, _ = s.LimbState(limb.State{Kind: r.Value})
 	}
 	if r.Rule == "form-unusual" {
 		value = FormName(pomology.FormSlug(r.Value))
@@ -238,12 +238,12 @@ func (s Speaker) Reason(r year.Reason) string {
 		value = g
 	}
 	if _, v, err := pomology.Find(r.Choice, r.Value); err == nil {
-		value = v.Name
+		value = s.Own(v.Name)
 	}
 	t = strings.NewReplacer(
 		"{day}", s.Day(r.Day), "{n}", s.Amount(r.Number, r.Unit), "{t}", s.Amount(r.Threshold, thresholdUnit(r)),
 		"{text}", s.text(r), "{value}", value, "{anchor}", s.Anchor(r.Anchor),
-	).Replace(t)
+	).Replace(s.Own(t))
 	return t
 }
 
@@ -303,7 +303,7 @@ var anchorNames = map[string]string{
 // Anchor names an anchor or stage.
 func (s Speaker) Anchor(name string) string {
 	if n, ok := anchorNames[name]; ok {
-		return n
+		return s.Own(n)
 	}
 	return strings.ReplaceAll(name, "_", " ")
 }

@@ -91,11 +91,11 @@ func (s Speaker) Differs(d almanac.Differ) string {
 }
 
 // FileDiffers doubts a file of days that is far off what was known; empty where it is not.
-func FileDiffers(both, differ int, share float64) string {
+func (s Speaker) FileDiffers(both, differ int, share, offC float64) string {
 	if both == 0 || float64(differ) < share*float64(both) {
 		return ""
 	}
-	return fmt.Sprintf("On %d of the %d days that were known it is over 5 °C off what the station said. It counts before the station: is it of this place?", differ, both)
+	return fmt.Sprintf("On %d of the %d days that were known it is over %s off what the station said. It counts before the station: is it of this place?", differ, both, s.degrees(offC))
 }
 
 // Heat warns of days too hot for work on live wood.

@@ -12,44 +12,20 @@ import (
 	"vertumna/core/limb"
 )
 
-// stepTitles name a step; the first %s is the limb, the second the side branch.
-var stepTitles = map[limb.CutKind]string{
-	limb.Collar:     "%s off at its collar",
-	limb.SideBranch: "%s back to %s",
-	limb.SoundWood:  "%s back into sound wood",
-	limb.AboveBud:   "%s above a bud",
-	limb.Stub:       "%s to a renewal stub",
-	limb.TipThird:   "%s shortened by a third",
-	limb.FiveLeaves: "%s to about five leaves",
-	limb.FruitBud:   "%s above a fruit bud",
-	limb.SpurBack:   "%s to two or three buds",
-	limb.ToFruits:   "%s to the fruit it can ripen",
-	limb.SpurThin:   "%s: thin its spurs",
-	limb.Notch:      "%s: a notch above a bud",
-}
-
-// how says how each kind of cut is made.
-var how = map[limb.CutKind]string{
-	limb.Collar:     "Outside the branch collar: not flush, no stub.",
-	limb.SideBranch: "Just above the side branch, slanting away from it.",
-	limb.SoundWood:  "Look at the wood: no stain, no hole.",
-	limb.AboveBud:   "5-6 mm above the bud, sloped away from it.",
-	limb.Stub:       "A thinner limb grows from what stays.",
-	limb.TipThird:   "5-6 mm above the bud, sloped away from it.",
-	limb.FiveLeaves: "Above the fifth good leaf; the rosette at the base does not count. About three of its buds turn to spurs in two years.",
-	limb.FruitBud:   "5-6 mm above the fruit bud, sloped away from it: it stops the shoot.",
-	limb.SpurBack:   "The buds at the base turn to spurs.",
-	limb.ToFruits:   "Ends above a leaf bud, so that it can ripen its fruit.",
-	limb.SpurThin:   "The weak ones and those on the under side first.",
-	limb.Notch:      "A saw stroke through the bark just above the bud.",
-}
-
 // how says how a kind of cut is made, above a bud with the school's slope.
-func (s Speaker) how(k limb.CutKind) string {
+func (s Speaker) how(k limb.CutKind) string { return s.slope(cutWords[k].how) }
+
+// slope says a cut above a bud the school's way.
+func (s Speaker) slope(says string) string {
 	if s.Straight {
-		return strings.Replace(how[k], "sloped away from it", "straight across", 1)
+		says = strings.Replace(says, "sloped away from it", "straight across", 1)
 	}
-	return how[k]
+	return s.Own(says)
+}
+
+// CutRule is what holds for every cut of a slip.
+func (s Speaker) CutRule() string {
+	return s.slope("At a fork or bud: 5 mm above it, sloped away from it. At a collar: not flush, no stub. In doubt, leave it.")
 }
 
 // stub says how long a renewal stub stays.
@@ -166,11 +142,7 @@ var budNames = map[limb.BudKind]string{
 
 // Step puts a step of a slip into words. Places are cm; openWeeks is how long its wound waits for growth.
 func (s Speaker) Step(c *cut.Step, place limb.Vec, bud *cut.TopBud, tool string, has bool, openWeeks int) StepWords {
-	title := fmt.Sprintf(stepTitles[c.Kind], c.Limb)
-	if c.Kind == limb.SideBranch {
-		title = fmt.Sprintf(stepTitles[c.Kind], c.Limb, c.Side)
-	}
-	w := StepWords{Title: title, How: s.how(c.Kind)}
+	w := StepWords{Title: s.StepTitle(c.Candidate), How: s.how(c.Kind)}
 	if c.Kind == limb.Stub {
 		w.How = s.stub(c.AtCM)
 	}
@@ -286,7 +258,7 @@ var hazards = map[cut.Hazard]string{
 }
 
 // Hazard says what a hazard asks.
-func Hazard(h cut.Hazard) string { return hazards[h] }
+func (s Speaker) Hazard(h cut.Hazard) string { return s.Own(hazards[h]) }
 
 // jobs without a cut.
 var slipJobs = map[cut.JobKind]string{
@@ -431,9 +403,9 @@ const manyBuds = 0.25
 // StepTitle names a cut in a few words.
 func (s Speaker) StepTitle(c cut.Candidate) string {
 	if c.Kind == limb.SideBranch {
-		return fmt.Sprintf(stepTitles[c.Kind], c.Limb, c.Side)
+		return fmt.Sprintf(cutWords[c.Kind].step, c.Limb, c.Side)
 	}
-	return fmt.Sprintf(stepTitles[c.Kind], c.Limb)
+	return fmt.Sprintf(cutWords[c.Kind].step, c.Limb)
 }
 
 // thickness tells the tool, how thick the wood is and how long it takes; spurs have no thickness worth telling.

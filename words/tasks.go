@@ -201,7 +201,7 @@ func (s Speaker) Cautions(slugs []string) []string {
 	out := make([]string, 0, len(slugs)+1)
 	for _, c := range slugs {
 		if t := cautions[c]; t != "" {
-			out = append(out, t)
+			out = append(out, s.Own(t))
 		}
 	}
 	return append(out, LocalRules)
@@ -318,7 +318,7 @@ var points = map[string]string{
 }
 
 // Point says one reason of the form adviser.
-func Point(rule string) string { return points[rule] }
+func (s Speaker) Point(rule string) string { return s.Own(points[rule]) }
 
 // rigOf is the device a task is about.
 func rigOf(t *year.Task) *year.Clocked {

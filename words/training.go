@@ -29,7 +29,7 @@ func ScaffoldFault(r string) string { return scaffoldFaults[r] }
 func (s Speaker) Bend(p training.BendPlan) []string {
 	var out []string
 	if p.Device.Device == "none" || p.Device.Device == "wait" {
-		return append(out, DeviceWhy(p.Device.Why))
+		return append(out, s.DeviceWhy(p.Device.Why))
 	}
 	deg := func(x float64) string { return fmt.Sprintf("%.0f°", math.Floor(x+1e-9)) }
 	if p.Bend != nil {
@@ -83,7 +83,7 @@ func (s Speaker) Heading(h training.Heading, y training.Young) []string {
 	case h.Action == "leave":
 		out = append(out, fmt.Sprintf("It is no taller than the cut at %s: let it grow, and head it next winter.", cm(h.NominalCM)))
 	case h.Bud != nil:
-		out = append(out, fmt.Sprintf("Head it at %s, %s above bud %s, sloped away from it; %d buds under it make the limbs.", s.Amount(*h.CutCM, "cm"), s.Amount(6, "mm"), *h.Bud, *h.BudsBelow-1))
+		out = append(out, fmt.Sprintf(s.slope("Head it at %s, %s above bud %s, sloped away from it; %d buds under it make the limbs."), s.Amount(*h.CutCM, "cm"), s.Amount(6, "mm"), *h.Bud, *h.BudsBelow-1))
 	default:
 		out = append(out, fmt.Sprintf("Head it between %s and %s, above three or four strong buds that look all ways.", cm(h.LowCM), cm(h.HighCM)))
 	}
@@ -273,7 +273,7 @@ func (s Speaker) GraftWood(g training.GraftPieces) []string {
 	return append(
 		out,
 		fmt.Sprintf("%s from %s; take them from what is cut anyway where you can.", s.Amount(float64(g.Pieces), "pieces"), s.Amount(float64(len(g.Fit)), "shoots")),
-		"Bundle and label with the mother tree and the day. Barely damp sawdust in a bag, 0 to 4 °C, away from ripe fruit; damp paper does but moulds sooner.",
+		s.Own("Bundle and label with the mother tree and the day. Barely damp sawdust in a bag, 0 to 4 °C, away from ripe fruit; damp paper does but moulds sooner."),
 		"Look in on days 1 and 3: no visible drops, no mould; then monthly, for three to four months at most.",
 		"Wood of sick trees, protected cultivars and quarantine areas is not passed on.",
 	)

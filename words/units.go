@@ -6,7 +6,6 @@ package words
 import (
 	"fmt"
 	"math"
-	"regexp"
 	"slices"
 	"strconv"
 	"strings"
@@ -55,8 +54,7 @@ func (s Speaker) Amount(x float64, unit string) string {
 		return fmt.Sprintf("%.0f %%", x*100)
 	case "m":
 		if s.Units == US {
-			inches := math.Round(x / 0.0254)
-			return fmt.Sprintf("%.0f ft %.0f in", math.Floor(inches/12), math.Mod(inches, 12))
+			return feet(math.Round(x / 0.0254))
 		}
 		return trim(x, 2) + " m"
 	case "cm":
@@ -93,6 +91,17 @@ func (s Speaker) Amount(x float64, unit string) string {
 		unit = strings.TrimSuffix(unit, "s")
 	}
 	return trim(x, 1) + " " + unit
+}
+
+// feet says whole inches as feet and inches; below a foot, as inches alone.
+func feet(in float64) string {
+	switch {
+	case in < 0:
+		return "-" + feet(-in)
+	case in < footIn:
+		return fmt.Sprintf("%.0f in", in)
+	}
+	return fmt.Sprintf("%.0f ft %.0f in", math.Floor(in/footIn), math.Mod(in, footIn))
 }
 
 // Inches are told as a tape has them: to the eighth below a foot, to the half below four, whole beyond.
@@ -165,26 +174,14 @@ func (s Speaker) Minutes(m float64) string {
 	return fmt.Sprintf("%d h %02d", whole/60, whole%60)
 }
 
-var metricIn = regexp.MustCompile(`(\d+(?:\.\d+)?) (mm|cm|m|kg)\b`)
-
 // Faults says what is wrong or odd in a person's units: lengths and weights in its words are metric until here.
 func (s Speaker) Faults(fs given.Faults) given.Faults {
 	if s.Units != US {
 		return fs
 	}
-	local := func(text string) string {
-		return metricIn.ReplaceAllStringFunc(text, func(m string) string {
-			parts := metricIn.FindStringSubmatch(m)
-			x, err := strconv.ParseFloat(parts[1], 64)
-			if err != nil {
-				return m
-			}
-			return s.Amount(x, parts[2])
-		})
-	}
 	out := slices.Clone(fs)
 	for i := range out {
-		out[i].Given, out[i].Expected = local(out[i].Given), local(out[i].Expected)
+		out[i].Given, out[i].Expected = s.Measured(out[i].Given), s.Measured(out[i].Expected)
 	}
 	return out
 }

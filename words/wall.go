@@ -18,7 +18,7 @@ type HardwareLine struct {
 // Hardware lists what a run of wires wants.
 func (s Speaker) Hardware(w training.Wires, support string) []HardwareLine {
 	out := []HardwareLine{
-		{"Wire, 2 to 2.5 mm, galvanized", "steel-core washing line", s.Amount(math.Round(w.WireM), "m")},
+		{s.Own("Wire, 2 to 2.5 mm, galvanized"), "steel-core washing line", s.Amount(math.Round(w.WireM), "m")},
 		{"Tensioners", "a loop and a stick to twist it", fmt.Sprint(w.Tensioners)},
 		{"Soft loops", "bicycle tube, stocking", "as you tie"},
 		{"Canes for arms that rise", "broom handles", "2 a wire"},
@@ -27,7 +27,7 @@ func (s Speaker) Hardware(w training.Wires, support string) []HardwareLine {
 	if support == "posts" {
 		return append(out, HardwareLine{"Posts", "squared timber", fmt.Sprintf("%d of %s, %s deep", w.Supports, s.Amount(math.Round(*w.PostLengthCM)/100, "m"), s.Amount(math.Round(*w.PostDepthCM), "cm"))}, HardwareLine{"Braces at the ends", "a buried log and wire", fmt.Sprint(w.Braces)})
 	}
-	return append(out, HardwareLine{"Eyes, 12 cm off the wall", "hooks on battens", fmt.Sprint(w.Fixings)})
+	return append(out, HardwareLine{s.Own("Eyes, 12 cm off the wall"), "hooks on battens", fmt.Sprint(w.Fixings)})
 }
 
 // WallLine is a step at the wall.
@@ -55,7 +55,7 @@ func (s Speaker) WallSteps(f training.FlatTree) []WallLine {
 				continue
 			}
 			title = fmt.Sprintf("Lay %s on the wire at %s, %s", id, cm(a.WireCM), sides[a.Side])
-			says = fmt.Sprintf("%s on the wire, %s; the last 30 cm stay rising.", cm(a.LayCM), s.Amount(float64(len(a.Ties)), "loops"))
+			says = fmt.Sprintf(s.Own("%s on the wire, %s; the last 30 cm stay rising."), cm(a.LayCM), s.Amount(float64(len(a.Ties)), "loops"))
 		case "finish":
 			title = fmt.Sprintf("%s is finished, %s", id, sides[a.Side])
 			says = fmt.Sprintf("It lies at %s: stop it there, tip down, and tie once more where it starts to point down.", cm(a.LayCM))

@@ -189,7 +189,7 @@ func TestEveryFormAdvisersReasonHasItsWords(t *testing.T) {
 			Site: pomology.Site{WetWinter: true, StrongSun: true}, HoursFree: 1, School: "low-bush",
 		}) {
 			for _, p := range a.Reasons {
-				require.NotEmpty(t, words.Point(p.Rule), p.Rule)
+				require.NotEmpty(t, words.Speaker{}.Point(p.Rule), p.Rule)
 			}
 		}
 	}

@@ -16,9 +16,7 @@ func seasonOf(t *testing.T, s *almanac.Site, season int, known almanac.Day) *alm
 	if from := almanac.SeasonStart(season, s.South()); known > from {
 		told, err := almanac.Weather(s, almanac.SiteSeed(s.Slug), from, known)
 		require.NoError(t, err)
-		for _, d := range told {
-			days = append(days, almanac.TempDay{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax})
-		}
+		days = almanac.Temps(told)
 	}
 	e, err := almanac.NewEnsemble(s, almanac.SiteSeed(s.Slug), days, season)
 	require.NoError(t, err)

@@ -12,11 +12,7 @@ import (
 func told(t *testing.T, s *almanac.Site, from, to almanac.Day) []almanac.TempDay {
 	days, err := almanac.Weather(s, almanac.SiteSeed(s.Slug), from, to)
 	require.NoError(t, err)
-	var out []almanac.TempDay
-	for _, d := range days {
-		out = append(out, almanac.TempDay{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax})
-	}
-	return out
+	return almanac.Temps(days)
 }
 
 // A season's known days run from its start without a break, say each day told, and fill in no more than a fifth.

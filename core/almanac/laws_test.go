@@ -28,11 +28,7 @@ func season(t testing.TB, s *almanac.Site, year int) []almanac.TempDay {
 	t.Helper()
 	days, err := almanac.Weather(s, almanac.SiteSeed(s.Slug), almanac.SeasonStart(year, s.South()), almanac.SeasonEnd(year, s.South()))
 	require.NoError(t, err)
-	out := make([]almanac.TempDay, len(days))
-	for i, d := range days {
-		out[i] = almanac.TempDay{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax}
-	}
-	return out
+	return almanac.Temps(days)
 }
 
 func request(k *pomology.Kind, year int) almanac.StageRequest {

@@ -32,10 +32,7 @@ func BenchmarkSkillOfBloom(b *testing.B) {
 				if err != nil {
 					b.Fatal(err)
 				}
-				truth := make([]almanac.TempDay, len(days))
-				for i, d := range days {
-					truth[i] = almanac.TempDay{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax}
-				}
+				truth := almanac.Temps(days)
 				r := almanac.StageRequest{Kind: kind, Season: season, LeafFallBefore: almanac.NoDay}
 				res, err := almanac.StagesOf(s.Lat, truth, r)
 				if err != nil {
@@ -76,10 +73,7 @@ func BenchmarkTenYearsFortyTrees(b *testing.B) {
 	if err != nil {
 		b.Fatal(err)
 	}
-	truth := make([]almanac.TempDay, len(days))
-	for i, d := range days {
-		truth[i] = almanac.TempDay{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax}
-	}
+	truth := almanac.Temps(days)
 	kinds := pomology.Kinds()
 	classes := []string{"low", "mid", "high"}
 	for b.Loop() {

@@ -561,11 +561,7 @@ func ensembleVector(s *almanac.Site, a siteArgs) (any, error) {
 	if err != nil {
 		return nil, err
 	}
-	days := make([]almanac.TempDay, len(known))
-	for i, d := range known {
-		days[i] = almanac.TempDay{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax}
-	}
-	e, err := almanac.NewEnsembleTo(s, a.seed(), days, a.Season, a.End)
+	e, err := almanac.NewEnsembleTo(s, a.seed(), almanac.Temps(known), a.Season, a.End)
 	if err != nil {
 		return nil, err
 	}

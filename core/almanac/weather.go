@@ -94,6 +94,15 @@ type WeatherDay struct {
 	RainMM, GustKm float64
 }
 
+// Temps are the temperatures of some days of weather.
+func Temps(days []WeatherDay) []TempDay {
+	out := make([]TempDay, len(days))
+	for i, d := range days {
+		out[i] = TempDay{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax}
+	}
+	return out
+}
+
 // Draw channels of the generator.
 const (
 	chanRain = iota

@@ -176,16 +176,6 @@ func TestLawOrderOfCountingDoesNotMatter(t *testing.T) {
 	}
 }
 
-func TestLawLeavesAndDensityAgreeOnASoundTree(t *testing.T) {
-	for _, k := range pomology.Kinds() {
-		if !k.Crop.HandThinned {
-			continue
-		}
-		byLeaves := k.Growth.LeafM2PerCM2 * 1e4 / (k.Crop.LeafCM2 * k.Crop.LeavesPerFruit)
-		require.InEpsilon(t, k.Crop.DensityMedium, byLeaves, 0.10, k.Slug)
-	}
-}
-
 // grown is a bearing tree with a map.
 func grown(t testing.TB, slug string, scaffolds int) crop.Tree {
 	k, err := pomology.BySlug(slug)

@@ -12,20 +12,15 @@ import (
 	"vertumna/core/light"
 	"vertumna/core/limb"
 	"vertumna/internal/cputime"
+	"vertumna/internal/vectors"
 )
 
 // bigTree is a sketch of about as many limbs as asked for, with its light.
 func bigTree(b *testing.B, spread float64) (*limb.Map, limb.Light) {
 	b.Helper()
-	doc, err := growth.Sketch(growth.SketchInput{
+	m := vectors.MeasuredMap(b, growth.SketchInput{
 		Species: "apple", Age: 18, Form: "open-vase", TrunkMM: 190, HeightCM: 420, SpreadCM: spread, Scaffolds: 9, Seed: 4,
 	})
-	require.NoError(b, err)
-	for i := range doc.Limbs {
-		doc.Limbs[i].Source, doc.Limbs[i].Sources = "", nil
-	}
-	m, err := limb.Check(doc)
-	require.NoError(b, err)
 	return m, light.OfTree(m, 45, light.Coarse)
 }
 

@@ -18,6 +18,7 @@ import (
 	"vertumna/core/light"
 	"vertumna/core/limb"
 	"vertumna/core/pomology"
+	"vertumna/internal/vectors"
 )
 
 // held is a tree of a kind, class, form and age, with the school that holds it low.
@@ -73,13 +74,7 @@ func heldTrees(t *testing.T, preset string, every int) []held {
 					if tall {
 						in.HeightCM = math.Min(1.4*in.HeightCM, 2*reach-2)
 					}
-					doc, err := growth.Sketch(in)
-					require.NoError(t, err)
-					for i := range doc.Limbs { // taken as measured
-						doc.Limbs[i].Source, doc.Limbs[i].Sources = "", nil
-					}
-					m, err := limb.Check(doc)
-					require.NoError(t, err)
+					m := vectors.MeasuredMap(t, in)
 					latitude := 45.0
 					if n%4 == 1 {
 						latitude = -38

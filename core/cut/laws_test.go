@@ -54,13 +54,7 @@ func readLawTrees(t testing.TB) []lawful {
 	require.NotEmpty(t, f.Trees)
 	var out []lawful
 	for _, s := range f.Trees {
-		doc, err := growth.Sketch(s)
-		require.NoError(t, err)
-		for i := range doc.Limbs { // the laws take the sketch as a measured map
-			doc.Limbs[i].Source, doc.Limbs[i].Sources = "", nil
-		}
-		m, err := limb.Check(doc)
-		require.NoError(t, err)
+		m := vectors.MeasuredMap(t, s)
 		l := light.OfTree(m, 45, light.Coarse)
 		given := map[string]float64{}
 		for i := range m.Axes {
@@ -74,9 +68,14 @@ func readLawTrees(t testing.TB) []lawful {
 // slipOf plans for a tree in a season.
 func (l lawful) planner(t testing.TB, season limb.Season, o cut.Options) *cut.Planner {
 	t.Helper()
+	return l.plannerOf(t, l.in(season), o)
+}
+
+// in is the tree in a season.
+func (l lawful) in(season limb.Season) *limb.Map {
 	m := *l.m
 	m.Season = season
-	return l.plannerOf(t, &m, o)
+	return &m
 }
 
 func (l lawful) plannerOf(t testing.TB, m *limb.Map, o cut.Options) *cut.Planner {
@@ -146,9 +145,8 @@ func TestNoLimbIsStrippedOfItsBearingWood(t *testing.T) {
 	eachSlip(t, func(t *testing.T, l lawful, season limb.Season, o cut.Options) {
 		o.Level = cut.Third
 		s := l.planner(t, season, o).Plan()
-		before := *l.m
-		before.Season = season
-		after := made(t, &before, s)
+		before := l.in(season)
+		after := made(t, before, s)
 		marked := map[string]bool{}
 		for _, c := range s.Cuts {
 			marked[c.Limb] = marked[c.Limb] || c.Step == 1 || c.Kind == limb.Stub
@@ -172,7 +170,7 @@ func TestNoLimbIsStrippedOfItsBearingWood(t *testing.T) {
 		for i := range after.Axes {
 			id := after.Axes[i].ID
 			k := before.Index(id)
-			if was := flowers(&before, k); !after.IsStem(i) && !marked[id] && was >= 3 {
+			if was := flowers(before, k); !after.IsStem(i) && !marked[id] && was >= 3 {
 				require.GreaterOrEqual(t, flowers(after, i)/was, 0.04, id)
 			}
 		}
@@ -183,8 +181,7 @@ func TestASlipMadeLeavesItsOwnSlipEmptyButForWhatWaits(t *testing.T) {
 	eachSlip(t, func(t *testing.T, l lawful, season limb.Season, o cut.Options) {
 		o.Level = cut.Third
 		s := l.planner(t, season, o).Plan()
-		before := *l.m
-		before.Season = season
+		before := l.in(season)
 		waits := map[string]bool{}
 		for _, c := range append(append([]cut.Carried{}, s.Carried...), s.LookFirst...) {
 			waits[nameOf(c.Finding)] = true
@@ -192,7 +189,7 @@ func TestASlipMadeLeavesItsOwnSlipEmptyButForWhatWaits(t *testing.T) {
 				waits[string(c.Finding.Code)+":"+id] = true
 			}
 		}
-		for _, c := range l.plannerOf(t, made(t, &before, s), o).Plan().Cuts {
+		for _, c := range l.plannerOf(t, made(t, before, s), o).Plan().Cuts {
 			carried := false
 			for _, f := range c.Solves {
 				carried = carried || waits[nameOf(f)]
@@ -210,12 +207,11 @@ func TestOneYearBearersKeepHalfTheirYoungShoots(t *testing.T) {
 		}
 		o.Level = cut.Third
 		s := l.planner(t, season, o).Plan()
-		before := *l.m
-		before.Season = season
-		after := made(t, &before, s)
+		before := l.in(season)
+		after := made(t, before, s)
 		all, stay := 0, 0
 		for i := range before.Axes {
-			a := &before.Axes[i]
+			a := before.Axes[i]
 			st, e := a.LastRing()
 			if a.Tip != limb.Growing || before.WhollyDead(i) || a.Sucker || a.Sprout || e < 15 || before.At(i, st).Z > 240 {
 				continue

@@ -10,6 +10,7 @@ import (
 	"vertumna/core/growth"
 	"vertumna/core/limb"
 	"vertumna/core/pomology"
+	"vertumna/internal/vectors"
 )
 
 // peach is a sketched peach or nectarine taken as measured, with its slip's options under a school that holds it low.
@@ -21,13 +22,7 @@ func peach(t *testing.T, kind string, form pomology.FormSlug, seed uint64) held 
 	require.NoError(t, err)
 	in := growth.Suggest(k, growth.Known{Form: form, Class: pomology.SemiDwarfing, Age: 8})
 	in.Seed = seed
-	doc, err := growth.Sketch(in)
-	require.NoError(t, err)
-	for i := range doc.Limbs {
-		doc.Limbs[i].Source, doc.Limbs[i].Sources = "", nil
-	}
-	m, err := limb.Check(doc)
-	require.NoError(t, err)
+	m := vectors.MeasuredMap(t, in)
 	return held{
 		name: kind + " " + string(form), options: cut.ForSchool(school, k, "hold", 8, limb.Dormant), reading: find.Reading{Options: find.ForSchool(school, k, 212)},
 		tree: growth.Tree{Map: m, Latitude: 45, Bounds: growth.LeftAlone(m, pomology.SemiDwarfing, 0)},

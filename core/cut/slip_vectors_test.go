@@ -14,7 +14,6 @@ import (
 	"vertumna/core/growth"
 	"vertumna/core/light"
 	"vertumna/core/limb"
-	"vertumna/core/pomology"
 	"vertumna/internal/vectors"
 )
 
@@ -69,27 +68,9 @@ type expectedCarried struct {
 }
 
 type planCase struct {
-	Case    string
-	Season  limb.Season
-	Budget  cut.Level
-	Context struct {
-		Paths []struct {
-			Polygon [][2]float64
-			Clear   float64 `json:"clear_cm"`
-			Name    string
-		}
-		Neighbours []find.Crown
-	}
-	Options struct {
-		Vigour    pomology.VigourClass
-		Building  *bool
-		Harvested bool
-		Used      float64
-		BigUsed   int `json:"big_used"`
-	}
-	Input      json.RawMessage
-	LightGiven map[string]float64 `json:"light_given"`
-	Expect     struct {
+	vectors.Tree
+	Budget cut.Level
+	Expect struct {
 		Plan       *expectedPlan
 		Candidates []struct {
 			Limb   string
@@ -147,16 +128,8 @@ func (c *planCase) tree(t *testing.T, season limb.Season) growth.Tree {
 }
 
 func (c *planCase) reading(m *limb.Map) find.Reading {
-	r := find.Reading{Light: make(limb.Light, m.Len()), Options: find.Defaults()}
-	for i := range r.Light {
-		r.Light[i] = c.LightGiven[m.Axes[i].ID]
-	}
-	r.Options.Building, r.Options.Harvested, r.Options.Vigour = c.Options.Building, c.Options.Harvested, c.Options.Vigour
+	r := c.Reading(m)
 	r.Options.Without = beyond
-	r.Yard.Neighbours = c.Context.Neighbours
-	for _, p := range c.Context.Paths {
-		r.Yard.Paths = append(r.Yard.Paths, find.Path{Name: p.Name, Polygon: p.Polygon, ClearCM: p.Clear})
-	}
 	return r
 }
 

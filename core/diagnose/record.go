@@ -177,7 +177,7 @@ func (f Facts) ofSky(r Record) {
 			f[Gusts]++
 		}
 		if d.Date >= r.From {
-			nights = append(nights, almanac.TempDay{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax})
+			nights = append(nights, d.Temp())
 			coldest = math.Min(coldest, d.Tmin)
 		}
 	}

@@ -12,29 +12,12 @@ import (
 
 	"vertumna/core/find"
 	"vertumna/core/limb"
-	"vertumna/core/pomology"
 	"vertumna/internal/vectors"
 )
 
 type vectorCase struct {
-	Case    string
-	Season  limb.Season
-	Context struct {
-		Paths []struct {
-			Polygon [][2]float64
-			Clear   float64 `json:"clear_cm"`
-			Name    string
-		}
-		Neighbours []find.Crown
-	}
-	Options struct {
-		Vigour    pomology.VigourClass
-		Building  *bool
-		Harvested bool
-	}
-	Input      json.RawMessage
-	LightGiven map[string]float64 `json:"light_given"`
-	Expect     struct {
+	vectors.Tree
+	Expect struct {
 		Geometry struct {
 			Openness struct {
 				Cylinder float64 `json:"cylinder_cm"`
@@ -61,24 +44,9 @@ func eachCase(t *testing.T, test func(t *testing.T, c vectorCase, m *limb.Map, r
 	vectors.Trees(t, func(t *testing.T, text []byte) {
 		var c vectorCase
 		require.NoError(t, json.Unmarshal(text, &c))
-		m, r := c.reading(t)
-		test(t, c, m, r)
+		m := vectors.Map(t, c.Input, c.Season)
+		test(t, c, m, c.Reading(m))
 	})
-}
-
-func (c vectorCase) reading(t *testing.T) (*limb.Map, find.Reading) {
-	t.Helper()
-	m := vectors.Map(t, c.Input, c.Season)
-	r := find.Reading{Light: make(limb.Light, m.Len()), Options: find.Defaults()}
-	for i := range r.Light {
-		r.Light[i] = c.LightGiven[m.Axes[i].ID]
-	}
-	r.Options.Building, r.Options.Harvested, r.Options.Vigour = c.Options.Building, c.Options.Harvested, c.Options.Vigour
-	r.Yard.Neighbours = c.Context.Neighbours
-	for _, p := range c.Context.Paths {
-		r.Yard.Paths = append(r.Yard.Paths, find.Path{Name: p.Name, Polygon: p.Polygon, ClearCM: p.Clear})
-	}
-	return m, r
 }
 
 // beyond are findings that the reference does not know; the vectors compare the codes it lists.

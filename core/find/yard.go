@@ -1,8 +1,6 @@
 package find
 
 import (
-	"math"
-
 	"vertumna/core/limb"
 )
 
@@ -22,11 +20,6 @@ func (f *finder) firstInside(i int, inside func(s float64, p limb.Vec) bool) (fl
 // mayTouch: the limb's box meets the polygon's in plan.
 func (f *finder) mayTouch(i int, polygon [][2]float64) bool {
 	b := f.boxes[i]
-	lo, hi := [2]float64{math.Inf(1), math.Inf(1)}, [2]float64{math.Inf(-1), math.Inf(-1)}
-	for _, p := range polygon {
-		for k := range 2 {
-			lo[k], hi[k] = math.Min(lo[k], p[k]), math.Max(hi[k], p[k])
-		}
-	}
+	lo, hi := limb.Box(polygon)
 	return b.lo.X <= hi[0] && lo[0] <= b.hi.X && b.lo.Y <= hi[1] && lo[1] <= b.hi.Y
 }

@@ -32,13 +32,7 @@ func lawTrees(t *testing.T) []lawTree {
 	require.NotEmpty(t, f.Trees)
 	var out []lawTree
 	for _, in := range f.Trees {
-		doc, err := growth.Sketch(in)
-		require.NoError(t, err)
-		for i := range doc.Limbs { // the laws take the sketch as a measured map
-			doc.Limbs[i].Source, doc.Limbs[i].Sources = "", nil
-		}
-		m, err := limb.Check(doc)
-		require.NoError(t, err)
+		m := vectors.MeasuredMap(t, in)
 		out = append(out, lawTree{in.Species, growth.Tree{Map: m, Latitude: 45}, m.Height()})
 	}
 	return out
@@ -187,13 +181,7 @@ func TestATreeCarriedOnIsTheTreeGrownUncutAndSaysWhatTheModelGrew(t *testing.T) 
 	require.NoError(t, err)
 	in := growth.Suggest(k, growth.Known{Form: pomology.OpenVase, Age: 6})
 	in.Year, in.Season = 2027, limb.Dormant
-	doc, err := growth.Sketch(in)
-	require.NoError(t, err)
-	for i := range doc.Limbs {
-		doc.Limbs[i].Source, doc.Limbs[i].Sources = "", nil
-	}
-	m, err := limb.Check(doc)
-	require.NoError(t, err)
+	m := vectors.MeasuredMap(t, in)
 	tree := growth.Tree{Map: m, Latitude: 45, Bounds: growth.LeftAlone(m, "", 0)}
 	two, err := growth.Ahead(tree, 2)
 	require.NoError(t, err)

@@ -231,8 +231,9 @@ func (s *sweeper) alongZ(fx, fy, sign float64) {
 	s.rays(wide * (b.ny + y1 - y0))
 	wx, wy, last := everywhere, everywhere, -1
 	if b.to != nil {
-		wx, wy = across(sx, x0, b.to.lo.X, b.to.hi.X, b.to.lo.Z, b.to.hi.Z), across(sy, y0, b.to.lo.Y, b.to.hi.Y, b.to.lo.Z, b.to.hi.Z)
-		last = b.to.lo.Z
+		lo, hi := b.to.lo, b.to.hi
+		wx, wy = across(sx, x0, lo.X, hi.X, lo.Z, hi.Z), across(sy, y0, lo.Y, hi.Y, lo.Z, hi.Z)
+		last = lo.Z
 	}
 	do := func(r run) {
 		z, y := int(r.z), int(r.y)
@@ -263,8 +264,9 @@ func (s *sweeper) alongY(fx, fz, sign float64) {
 	s.rays(wide * (b.nz + z1 - z0))
 	wx, wz, beyond := everywhere, everywhere, everywhere
 	if b.to != nil {
-		wx, wz = across(sx, x0, b.to.lo.X, b.to.hi.X, b.to.lo.Y, b.to.hi.Y), across(sz, z0, b.to.lo.Z, b.to.hi.Z, b.to.lo.Y, b.to.hi.Y)
-		beyond = until(sign, b.to.lo.Y, b.to.hi.Y)
+		lo, hi := b.to.lo, b.to.hi
+		wx, wz = across(sx, x0, lo.X, hi.X, lo.Y, hi.Y), across(sz, z0, lo.Z, hi.Z, lo.Y, hi.Y)
+		beyond = until(sign, lo.Y, hi.Y)
 	}
 	for i := range b.ny {
 		y := i

@@ -93,12 +93,7 @@ func wallCells(polygon [][2]float64, topCM, width float64, visit func(Cell)) {
 	if len(polygon) < 3 {
 		return
 	}
-	lo, hi := [2]float64{math.Inf(1), math.Inf(1)}, [2]float64{math.Inf(-1), math.Inf(-1)}
-	for _, p := range polygon {
-		for k := range 2 {
-			lo[k], hi[k] = math.Min(lo[k], p[k]), math.Max(hi[k], p[k])
-		}
-	}
+	lo, hi := limb.Box(polygon)
 	a, b := CellOf(limb.Vec{X: lo[0], Y: lo[1]}), CellOf(limb.Vec{X: hi[0], Y: hi[1]})
 	for y := a.Y; y <= b.Y; y++ {
 		for x := a.X; x <= b.X; x++ {

@@ -52,6 +52,17 @@ func Tab(table [][2]float64, x float64) float64 {
 	return table[last][1]
 }
 
+// Box is the least and the greatest x and y of some points; of none, infinities the wrong way round.
+func Box(points [][2]float64) (lo, hi [2]float64) {
+	lo, hi = [2]float64{math.Inf(1), math.Inf(1)}, [2]float64{math.Inf(-1), math.Inf(-1)}
+	for _, p := range points {
+		for k := range 2 {
+			lo[k], hi[k] = math.Min(lo[k], p[k]), math.Max(hi[k], p[k])
+		}
+	}
+	return lo, hi
+}
+
 // InPolygon says whether a place in plan lies inside a polygon: it counts edges to the east of it (even-odd).
 func InPolygon(polygon [][2]float64, x, y float64) bool {
 	in := false

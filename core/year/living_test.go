@@ -92,11 +92,7 @@ func TestATreesOwnLagIsLearntFromSeasonsWhoseWeatherIsKnown(t *testing.T) {
 	past := func(season int) *almanac.Ensemble {
 		days, err := almanac.Weather(p.Site, almanac.SiteSeed(p.Site.Slug), almanac.SeasonStart(season, false), almanac.DateOf(season, 10, 1))
 		require.NoError(t, err)
-		var known []almanac.TempDay
-		for _, d := range days {
-			known = append(known, almanac.TempDay{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax})
-		}
-		e, err := almanac.NewEnsemble(p.Site, 1, known, season)
+		e, err := almanac.NewEnsemble(p.Site, 1, almanac.Temps(days), season)
 		require.NoError(t, err)
 		return e
 	}

@@ -288,6 +288,11 @@ type SkyDay struct {
 	Tmin, Tmax, RainMM, GustKmh float64
 }
 
+// Temp is its temperatures.
+func (d SkyDay) Temp() almanac.TempDay {
+	return almanac.TempDay{Date: d.Date, Tmin: d.Tmin, Tmax: d.Tmax}
+}
+
 // SeasonOf is the season a day belongs to on the rail: 1 November to 31 October (1 May to 30 April in the south), named
 // by the year of bloom.
 func SeasonOf(d almanac.Day, south bool) int {

@@ -28,22 +28,15 @@ func Dir(name string) string {
 // Model answers an input of a vector file.
 type Model func(json.RawMessage) (any, error)
 
-// Of makes a Model of a function; read makes its input.
-func Of[In, Out any](read func([]byte) (In, error), model func(In) (Out, error)) Model {
+// Answers makes a Model of a function whose input is read as the api reads it.
+func Answers[In, Out any](model func(In) (Out, error)) Model {
 	return func(text json.RawMessage) (any, error) {
-		in, err := read(text)
+		in, err := given.Read[In](text)
 		if err != nil {
 			return nil, err
 		}
 		return model(in)
 	}
-}
-
-// Plain reads an input by the rules of encoding/json.
-func Plain[In any](text []byte) (In, error) {
-	var in In
-	err := json.Unmarshal(text, &in)
-	return in, err
 }
 
 // Trees runs a test on every file of the limbs that holds a tree: the file's text, whole. Tables, sketches and laws are read by tests of

@@ -111,8 +111,8 @@ function Start() {
 function OrchardScreens() {
   const { slug = '' } = useParams();
   const at = useLocation().pathname;
-  const meta = useMeta();
   const orchard = useOrchard(slug);
+  const meta = useMeta(orchard.data?.orchard.units);
   useEffect(() => {
     if (orchard.data) {
       keep(lastKey, slug);

@@ -1,10 +1,11 @@
 import Button from '@mui/material/Button';
 import { useCallback, useState } from 'react';
+import { Heads } from '../shared/Heads';
 import { useHere } from '../shared/orchard';
 import { plain } from '../shared/day';
 import { useWidth } from '../shared/measure';
 import { Trouble } from '../shared/Trouble';
-import { other, say, show, unitOf } from '../shared/units';
+import { other, perUnit, say, show, unitOf } from '../shared/units';
 import { compass, toneColour, toneOf } from '../drawing/wood';
 import { FacingDial } from '../drawing/FacingDial';
 import { BudGlyph } from '../drawing/BudGlyph';
@@ -336,23 +337,11 @@ function Looked({ node, limb, busy, onEdit, onDone }: LookedProps) {
 function Years({ shoot }: { shoot: Shoot }) {
   const { units } = useHere();
   if (shoot.years.length === 0) return null;
+  const along = units === 'us' ? 'foot' : 'metre';
   return (
     <table className="list narrow">
       <caption className="visually-hidden">How this limb was clothed, year by year</caption>
-      <thead>
-        <tr>
-          <th scope="col">Mapped</th>
-          <th scope="col" className="n">
-            Length
-          </th>
-          <th scope="col" className="n">
-            Laterals a metre
-          </th>
-          <th scope="col" className="n">
-            Spurs and fruit buds a metre
-          </th>
-        </tr>
-      </thead>
+      <Heads of={['Mapped', ['Length', 'n'], [`Laterals a ${along}`, 'n'], [`Spurs and fruit buds a ${along}`, 'n']]} />
       <tbody>
         {shoot.years.map((y) => (
           <tr key={y.date}>
@@ -362,9 +351,10 @@ function Years({ shoot }: { shoot: Shoot }) {
             <td className="n" title={other(y.length_cm, 'cm', units)}>
               {say(y.length_cm, 'cm', units)}
             </td>
-            <td className="n">{y.laterals_per_m}</td>
+            <td className="n">{show(perUnit(y.laterals_per_m, 'm', units), 'count', units)}</td>
             <td className="n">
-              {y.fruit_buds_per_m} <span className="q">{y.counted ? 'counted' : 'expected'}</span>
+              {show(perUnit(y.fruit_buds_per_m, 'm', units), 'count', units)}{' '}
+              <span className="q">{y.counted ? 'counted' : 'expected'}</span>
             </td>
           </tr>
         ))}

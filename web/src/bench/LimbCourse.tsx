@@ -1,3 +1,4 @@
+import { Heads } from '../shared/Heads';
 import { useHere } from '../shared/orchard';
 import { other, say } from '../shared/units';
 import { useShoot } from './queries';
@@ -23,20 +24,7 @@ export function LimbCourse({ which, limb, revision }: Props) {
       <details className="sm">
         <summary>Over the years</summary>
         <table className="list narrow">
-          <thead>
-            <tr>
-              <th scope="col">Mapped</th>
-              <th scope="col" className="n">
-                Its end
-              </th>
-              <th scope="col" className="n">
-                Thick
-              </th>
-              <th scope="col" className="n">
-                Grew
-              </th>
-            </tr>
-          </thead>
+          <Heads of={['Mapped', ['Its end', 'n'], ['Thick', 'n'], ['Grew', 'n']]} />
           <tbody>
             {shoot.years.map((y) => (
               <tr key={y.date}>

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Heads } from '../shared/Heads';
 import { useHere } from '../shared/orchard';
 import { say, show } from '../shared/units';
 import { compass } from '../drawing/wood';
@@ -24,19 +25,7 @@ export function LimbList({ limbs, chosen, onChoose }: Props) {
         Limbs as a list <span className="q">({limbs.length})</span>
       </summary>
       <table className="list">
-        <thead>
-          <tr>
-            <th scope="col">Limb</th>
-            <th scope="col">To</th>
-            <th scope="col" className="n">
-              Long
-            </th>
-            <th scope="col" className="n">
-              Thick
-            </th>
-            <th scope="col">Known</th>
-          </tr>
-        </thead>
+        <Heads of={['Limb', 'To', ['Long', 'n'], ['Thick', 'n'], 'Known']} />
         <tbody>
           {rows.map((l) => (
             <tr key={l.id} aria-selected={l.id === chosen}>

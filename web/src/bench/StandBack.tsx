@@ -1,6 +1,8 @@
 import Button from '@mui/material/Button';
 import { Fragment, useState } from 'react';
 import { Link } from 'react-router';
+import { Fact } from '../shared/Fact';
+import { Heads } from '../shared/Heads';
 import { plain } from '../shared/day';
 import { saying, type Schemas } from '../shared/api';
 import { useHere } from '../shared/orchard';
@@ -40,24 +42,37 @@ export function StandBack({ bench, tops, season, bearing, outlined, onOutline, o
           <section>
             <h2 className="h3">{bench.ahead > 0 ? 'Then' : 'Present'}</h2>
             <dl className="rows">
-              <Row
+              <Fact
+                className="num"
                 name="Height"
                 value={say(f.height_cm / 100, 'm', units)}
                 title={other(f.height_cm / 100, 'm', units)}
               />
               {over > 5 && (
-                <Row name="Over reach" value={say(over, 'cm', units)} title={other(over, 'cm', units)} over />
+                <Fact
+                  className="num"
+                  name="Over reach"
+                  value={say(over, 'cm', units)}
+                  title={other(over, 'cm', units)}
+                  over
+                />
               )}
-              <Row
+              <Fact
+                className="num"
                 name="Spread"
                 value={say(f.spread_cm / 100, 'm', units)}
                 title={other(f.spread_cm / 100, 'm', units)}
               />
-              <Row name="Limbs" value={String(f.limbs)} />
-              <Row name="Light on its leaf" value={percent(f.light)} title="of full light over the growing season" />
-              <Row name="Flower buds in reach" value={String(f.buds_within)} />
-              <Row name="Out of reach" value={String(f.buds_above)} />
-              <Row name="Middle lets through" value={say(f.cylinder_cm, 'cm', units)} />
+              <Fact className="num" name="Limbs" value={String(f.limbs)} />
+              <Fact
+                className="num"
+                name="Light on its leaf"
+                value={percent(f.light)}
+                title="of full light over the growing season"
+              />
+              <Fact className="num" name="Flower buds in reach" value={String(f.buds_within)} />
+              <Fact className="num" name="Out of reach" value={String(f.buds_above)} />
+              <Fact className="num" name="Middle lets through" value={say(f.cylinder_cm, 'cm', units)} />
             </dl>
             <p className="sm q">
               {f.passes.map((p) => `${p.name} ${p.yes ? 'passes' : 'does not pass'}`).join(', ')}, by the map.
@@ -107,17 +122,6 @@ export function StandBack({ bench, tops, season, bearing, outlined, onOutline, o
   );
 }
 
-function Row({ name, value, title, over }: { name: string; value: string; title?: string; over?: boolean }) {
-  return (
-    <div>
-      <dt>{name}</dt>
-      <dd className={over ? 'over num' : 'num'} title={title}>
-        {value}
-      </dd>
-    </div>
-  );
-}
-
 const mostTops = 6;
 
 /** Where each main limb above reach ends: as it stands, this year, and when all is done; and who takes over. */
@@ -142,14 +146,7 @@ function Aim({
         {season === 'dormant' ? '; this year counts the summer’s height cut too' : ''}.
       </p>
       <table className={css.aim}>
-        <thead>
-          <tr>
-            <th scope="col">top{units === 'metric' ? ', m' : ''}</th>
-            <th scope="col">now</th>
-            <th scope="col">this year</th>
-            <th scope="col">done</th>
-          </tr>
-        </thead>
+        <Heads of={[`top${units === 'metric' ? ', m' : ''}`, 'now', 'this year', 'done']} />
         <tbody>
           {tops.slice(0, mostTops).map((t) => (
             <Fragment key={t.limb}>

@@ -1,4 +1,5 @@
 import type { Label } from './labels';
+import { Tag } from './Tag';
 import { along, place, type Limb, type Sheet, type Spot, type View } from './wood';
 import css from './drawing.module.css';
 
@@ -70,33 +71,17 @@ export function CutMarks({ labels, limbs, view, sheet, chosen, onChoose }: Props
         const { at } = cutSpot(l, item.cm, view, sheet);
         const fill = fillOf(item, chosen);
         return (
-          <g
+          <Tag
             key={item.n}
-            role="presentation"
-            onClick={(e) => {
-              e.stopPropagation();
-              onChoose(item.n);
-            }}
+            at={at}
+            label={label}
+            letter={item.mark}
+            fill="var(--ground)"
+            onPick={() => onChoose(item.n)}
           >
-            <path
-              d={`M${label.x.toFixed(1)} ${label.y.toFixed(1)}L${at.x.toFixed(1)} ${at.y.toFixed(1)}`}
-              stroke="var(--ink)"
-              strokeWidth={0.9}
-              pointerEvents="none"
-            />
             <CutBar c={item} l={l} view={view} sheet={sheet} chosen={chosen} />
             <rect x={label.x - 9} y={label.y - 9} width={18} height={18} fill={fill} />
-            <text
-              x={label.x}
-              y={label.y + 4.3}
-              textAnchor="middle"
-              fontSize={12}
-              fontWeight={700}
-              style={{ fill: 'var(--ground)' }}
-            >
-              {item.mark}
-            </text>
-          </g>
+          </Tag>
         );
       })}
     </g>

@@ -1,5 +1,5 @@
 import type { Schemas } from '../shared/api';
-import type { Units } from '../shared/units';
+import { say, type Units } from '../shared/units';
 
 interface Props {
   points: readonly Schemas['SizePoint'][];
@@ -11,9 +11,6 @@ interface Props {
 
 /** The size-load curve is our estimate: drawn with a hatched band this far to both sides. */
 const band = 0.12;
-
-const gram = (g: number, units: Units) =>
-  units === 'us' ? `${(g / 28.35).toFixed(1)} oz` : `${String(Math.round(g))} g`;
 
 /** Grams a fruit against the number left on the limb. */
 export function SizeCurve({ points, keep, on, width, units }: Props) {
@@ -36,7 +33,7 @@ export function SizeCurve({ points, keep, on, width, units }: Props) {
       height={h}
       viewBox={`0 0 ${String(width)} ${String(h)}`}
       role="img"
-      aria-label={`With ${String(keep)} left each weighs about ${gram(mine, units)}${all === undefined ? '' : `; with all ${String(on)} left, about ${gram(all, units)}`}`}
+      aria-label={`With ${String(keep)} left each weighs about ${say(mine, 'g', units)}${all === undefined ? '' : `; with all ${String(on)} left, about ${say(all, 'g', units)}`}`}
     >
       <defs>
         <pattern id="likely" width={5} height={5} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -47,7 +44,7 @@ export function SizeCurve({ points, keep, on, width, units }: Props) {
         <g key={g} fontSize={12} style={{ color: 'var(--quiet)' }}>
           <path d={`M${String(m.left)} ${String(y(g))}H${String(width - m.right)}`} stroke="var(--rule)" />
           <text x={m.left - 6} y={y(g) + 4} textAnchor="end">
-            {gram(g, units)}
+            {say(g, 'g', units)}
           </text>
         </g>
       ))}
@@ -69,7 +66,7 @@ export function SizeCurve({ points, keep, on, width, units }: Props) {
         fontWeight={700}
         className="halo"
       >
-        {gram(mine, units)} each
+        {say(mine, 'g', units)} each
       </text>
       {ticks.map((n) => (
         <text key={n} x={x(n)} y={h - 16} textAnchor="middle" fontSize={12} style={{ color: 'var(--quiet)' }}>

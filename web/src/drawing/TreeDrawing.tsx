@@ -14,6 +14,7 @@ import { spread, type Label } from './labels';
 import { AboveFrame, gutter, Handle, HeightScale, Outline, RingMarks } from './treeFrame';
 import { ZoneLines, type Zone } from './ZoneBars';
 import { CutBar, CutMarks, cutSpot, type CutMark } from './CutMarks';
+import { Tag } from './Tag';
 import { TopEnds } from './TopEnds';
 import { painted, Wood, type Painted } from './LimbShape';
 import {
@@ -315,20 +316,14 @@ export function TreeDrawing({ ref, ...p }: Props) {
       {chosen && <RingMarks l={chosen} view={view} sheet={sheet} />}
       <g className={css.letters} role="presentation">
         {labels.map(({ item, at, label }) => (
-          <g
+          <Tag
             key={item.letter}
-            role="presentation"
-            onClick={(e) => {
-              e.stopPropagation();
-              p.onChoose(item.limb);
-            }}
+            at={at}
+            label={label}
+            letter={item.letter}
+            fill={item.letter === p.chosenFinding ? 'var(--ground)' : 'var(--ink)'}
+            onPick={() => p.onChoose(item.limb)}
           >
-            <path
-              d={`M${label.x.toFixed(1)} ${label.y.toFixed(1)}L${at.x.toFixed(1)} ${at.y.toFixed(1)}`}
-              stroke="var(--ink)"
-              strokeWidth={0.9}
-              pointerEvents="none"
-            />
             <circle cx={at.x} cy={at.y} r={2} fill="var(--ink)" pointerEvents="none" />
             <circle
               cx={label.x}
@@ -338,17 +333,7 @@ export function TreeDrawing({ ref, ...p }: Props) {
               stroke="var(--ink)"
               strokeWidth={1.2}
             />
-            <text
-              x={label.x}
-              y={label.y + 4.3}
-              textAnchor="middle"
-              fontSize={12}
-              fontWeight={700}
-              style={{ fill: item.letter === p.chosenFinding ? 'var(--ground)' : 'var(--ink)' }}
-            >
-              {item.letter}
-            </text>
-          </g>
+          </Tag>
         ))}
       </g>
       {cuts

@@ -1,5 +1,6 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Orchard, Plan, Schemas, TreeSummary } from '../shared/api';
+import { arrowSteps } from '../shared/keys';
 import { useWidth } from '../shared/measure';
 import { clip, show, type Units } from '../shared/units';
 import { Beneath, type Picture } from './Beneath';
@@ -95,13 +96,7 @@ export function YardPlan({
     tell(round((p.clientX - box.left - pad) / s + e.x0), round(e.y1 - (p.clientY - box.top - pad) / s));
   };
   const nudge = (k: KeyboardEvent) => {
-    const by: Record<string, [number, number]> = {
-      ArrowLeft: [-0.1, 0],
-      ArrowRight: [0.1, 0],
-      ArrowUp: [0, 0.1],
-      ArrowDown: [0, -0.1],
-    };
-    const d = by[k.key];
+    const d = arrowSteps[k.key];
     if (!d || !ghost || !onGhost) return;
     k.preventDefault();
     onGhost(Math.round((ghost.x + d[0]) * 10) / 10, Math.round((ghost.y + d[1]) * 10) / 10);

@@ -61,17 +61,24 @@ export function tipOf(l: Pick<Limb, 'stations'>): Vec {
   return stationAt(l.stations, stationCount(l.stations) - 1);
 }
 
+/** The stretches of a limb: after station `k`, from `a` to `b`, `d` centimetres long. */
+function* stretchesOf(stations: readonly number[]) {
+  const n = stationCount(stations);
+  for (let k = 0; k < n - 1; k++) {
+    const a = stationAt(stations, k);
+    const b = stationAt(stations, k + 1);
+    yield { k, a, b, d: Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]) };
+  }
+}
+
 /** Between which stations a place so many centimetres along a limb lies: after station `k`, by a share `t` of the way; beyond its end, at it. */
 export function onStretch(stations: readonly number[], cm: number): { k: number; t: number } {
   let left = cm;
-  const n = stationCount(stations);
-  for (let k = 1; k < n; k++) {
-    const a = stationAt(stations, k - 1);
-    const b = stationAt(stations, k);
-    const d = Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]);
-    if (d >= left && d > 0) return { k: k - 1, t: left / d };
+  for (const { k, d } of stretchesOf(stations)) {
+    if (d >= left && d > 0) return { k, t: left / d };
     left -= d;
   }
+  const n = stationCount(stations);
   return { k: Math.max(0, n - 2), t: n > 1 ? 1 : 0 };
 }
 
@@ -87,11 +94,7 @@ export function along(stations: readonly number[], cm: number): Vec {
 export function nearest(stations: readonly number[], spot: Spot, view: View, sheet: Sheet): { cm: number; px: number } {
   let best = { cm: 0, px: Infinity };
   let way = 0;
-  const n = stationCount(stations);
-  for (let k = 1; k < n; k++) {
-    const a = stationAt(stations, k - 1);
-    const b = stationAt(stations, k);
-    const d = Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]);
+  for (const { a, b, d } of stretchesOf(stations)) {
     const p = place(a, view, sheet);
     const q = place(b, view, sheet);
     const l2 = (q.x - p.x) ** 2 + (q.y - p.y) ** 2;

@@ -32,7 +32,6 @@ const guessedFingertips = 200;
 
 /** The first run: place and plot, reach, school, first tree. What is skipped is guessed, and says so; what was typed counts. */
 export default function FirstRun() {
-  const meta = useMeta();
   const orchards = useOrchards();
   const client = useQueryClient();
   const go = useNavigate();
@@ -43,6 +42,7 @@ export default function FirstRun() {
   const [reach, setReach] = useState('');
   const [school, setSchool] = useState('steady');
   const [units, setUnits] = useState<Units>(navigator.language === 'en-US' ? 'us' : 'metric');
+  const meta = useMeta(units);
   const [unsaid, setUnsaid] = useState('');
   const heading = useRef<HTMLHeadingElement>(null);
   const called = name.trim() || 'My orchard';

@@ -1,3 +1,4 @@
+import { Heads } from '../shared/Heads';
 import { useWidth } from '../shared/measure';
 import { useHere } from '../shared/orchard';
 import { percent, say } from '../shared/units';
@@ -21,18 +22,7 @@ export function CropYears({ fruit }: { fruit: Fruit }) {
       <YearBars years={fruit.years} width={width} units={units} />
       <div className={css.scroll}>
         <table className="list">
-          <thead>
-            <tr>
-              <th scope="col">Year</th>
-              <th scope="col">set</th>
-              <th scope="col">left</th>
-              <th scope="col">taken</th>
-              <th scope="col">picked</th>
-              <th scope="col">weight</th>
-              <th scope="col">a fruit</th>
-              <th scope="col">buds after frost</th>
-            </tr>
-          </thead>
+          <Heads of={['Year', 'set', 'left', 'taken', 'picked', 'weight', 'a fruit', 'buds after frost']} />
           <tbody>
             {fruit.years.map((y) => (
               <tr key={y.season}>
@@ -42,13 +32,7 @@ export function CropYears({ fruit }: { fruit: Fruit }) {
                 <td>{y.taken ?? ''}</td>
                 <td>{y.picked ?? ''}</td>
                 <td>{y.kg === undefined ? '' : say(y.kg, 'kg', units)}</td>
-                <td>
-                  {y.mass_g > 0
-                    ? units === 'us'
-                      ? `${(y.mass_g / 28.35).toFixed(1)} oz`
-                      : `${String(Math.round(y.mass_g))} g`
-                    : ''}
-                </td>
+                <td>{y.mass_g > 0 ? say(y.mass_g, 'g', units) : ''}</td>
                 <td>{y.alive === undefined ? '' : `${percent(y.alive)} alive`}</td>
               </tr>
             ))}

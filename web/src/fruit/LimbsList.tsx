@@ -68,7 +68,7 @@ export function LimbsList({
             <h2 className="h3">The tree may carry</h2>
             <p className={css.big}>{fruit.target} fruit</p>
             <p className="sm">
-              {say(fruit.kg, 'kg', units)} at {grams(fruit.mass_g, units)}.{' '}
+              {say(fruit.kg, 'kg', units)} at {say(fruit.mass_g, 'g', units)}.{' '}
               {fruit.keep !== fruit.target ? `Leave ${String(fruit.keep)} at first. ` : ''}
               {fruit.binds}
             </p>
@@ -134,16 +134,13 @@ function secondSays(f: Fruit): string {
   return `Still too many: ${(s.again ?? []).map((a) => `${String(a.remove)} off ${a.id}`).join(', ')}.`;
 }
 
-const grams = (g: number, units: Units) =>
-  units === 'us' ? `${(g / 28.35).toFixed(1)} oz` : `${String(Math.round(g))} g`;
-
 /** Left as it hangs, and thinned: what each comes to, this year and the next. */
 function Beside({ rows, units }: { rows: NonNullable<Fruit['beside']>; units: Units }) {
   return (
     <ul className={`bare sm ${css.beside}`} aria-label="Thinned and not">
       {rows.map((r) => (
         <li key={r.name}>
-          <b>{r.name}:</b> {r.fruit} at {grams(r.mass_g, units)}, {say(r.kg, 'kg', units)}
+          <b>{r.name}:</b> {r.fruit} at {say(r.mass_g, 'g', units)}, {say(r.kg, 'kg', units)}
           {r.says && `; ${r.says}`}.
         </li>
       ))}

@@ -1,11 +1,12 @@
 import { Link } from 'react-router';
 import { StakeLabel } from '../drawing/StakeLabel';
+import { Heads } from '../shared/Heads';
 import { short } from '../shared/day';
 import { useWidth } from '../shared/measure';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
-import { say, show, unitOf, type Units } from '../shared/units';
+import { perUnit, say, show, unitOf, type Units } from '../shared/units';
 import { useCrop, type Crop } from './queries';
 import { YearBars } from './YearBars';
 import css from './fruit.module.css';
@@ -34,23 +35,17 @@ export function PlotCrop() {
         <section aria-label="Trees">
           <div className={css.scroll}>
             <table className="list">
-              <thead>
-                <tr>
-                  <th scope="col">Tree</th>
-                  <th scope="col">coming</th>
-                  <th scope="col" className="wide">
-                    fruit
-                  </th>
-                  <th scope="col" className="wide">
-                    to the m²
-                  </th>
-                  <th scope="col">comes in</th>
-                  <th scope="col" className="wide">
-                    next year
-                  </th>
-                  <th scope="col">limbs over</th>
-                </tr>
-              </thead>
+              <Heads
+                of={[
+                  'Tree',
+                  'coming',
+                  ['fruit', 'wide'],
+                  [`to the ${unitOf('m2', units)}`, 'wide'],
+                  'comes in',
+                  ['next year', 'wide'],
+                  'limbs over',
+                ]}
+              />
               <tbody>
                 {c.trees.map((t) => (
                   <tr key={t.id}>
@@ -64,7 +59,7 @@ export function PlotCrop() {
                       <span className="nt q">{t.picked ? 'picked' : t.counted ? 'counted' : 'expected'}</span>
                     </td>
                     <td className="num wide">{t.fruit_coming}</td>
-                    <td className="num wide">{say(t.kg_per_m2, 'kg', units)}</td>
+                    <td className="num wide">{say(perUnit(t.kg_per_m2, 'm2', units), 'kg', units)}</td>
                     <td title={t.standing_says ?? ''}>{states[t.state] ?? t.state}</td>
                     <td className="wide" title={t.next_year_says ?? ''}>
                       {t.next_year ? (t.next_year === 'normal' ? 'as usual' : states[t.next_year]) : ''}
@@ -86,22 +81,15 @@ export function PlotCrop() {
           />
           {c.years[0] && c.ground_m2 > 0 && (
             <p className="sm q">
-              {c.years[0].season}: {say(c.years[0].kg_per_m2, 'kg', units)} and {c.years[0].fruit_per_m2} fruit to the
-              square metre of {say(c.ground_m2, 'm2', units)}.
+              {c.years[0].season}: {say(perUnit(c.years[0].kg_per_m2, 'm2', units), 'kg', units)} and{' '}
+              {show(perUnit(c.years[0].fruit_per_m2, 'm2', units), 'count', units)} fruit to the {unitOf('m2', units)}{' '}
+              of {say(c.ground_m2, 'm2', units)}.
             </p>
           )}
           {c.years.length > 0 && (
             <div className={css.scroll}>
               <table className="list sm">
-                <thead>
-                  <tr>
-                    <th scope="col">Year</th>
-                    <th scope="col">set</th>
-                    <th scope="col">left</th>
-                    <th scope="col">picked</th>
-                    <th scope="col">a fruit</th>
-                  </tr>
-                </thead>
+                <Heads of={['Year', 'set', 'left', 'picked', 'a fruit']} />
                 <tbody>
                   {c.years.slice(0, 6).map((y) => (
                     <tr key={y.season}>
@@ -109,13 +97,7 @@ export function PlotCrop() {
                       <td className="num">{y.set || ''}</td>
                       <td className="num">{y.left || ''}</td>
                       <td className="num">{y.fruit}</td>
-                      <td className="num">
-                        {y.mass_g === 0
-                          ? ''
-                          : units === 'us'
-                            ? `${(y.mass_g / 28.35).toFixed(1)} oz`
-                            : `${String(Math.round(y.mass_g))} g`}
-                      </td>
+                      <td className="num">{y.mass_g === 0 ? '' : say(y.mass_g, 'g', units)}</td>
                     </tr>
                   ))}
                 </tbody>
@@ -223,17 +205,7 @@ function ByLimb({ crop, units }: { crop: Crop; units: Units }) {
     <section aria-label="Harvest by limb">
       <h2>Harvest by limb, against its light</h2>
       <table className="list">
-        <thead>
-          <tr>
-            <th scope="col">Limb</th>
-            <th scope="col">year</th>
-            <th scope="col">weight</th>
-            <th scope="col" className="wide">
-              fruit
-            </th>
-            <th scope="col">light</th>
-          </tr>
-        </thead>
+        <Heads of={['Limb', 'year', 'weight', ['fruit', 'wide'], 'light']} />
         <tbody>
           {rows.map((r) => (
             <tr key={`${r.code}${r.limb}${String(r.season)}`}>

@@ -22,10 +22,8 @@ export function SetBars({
   const x = (n: number) => names + (n / most) * bar;
   const row = 34;
   const h = limb.lines.length * row + 34;
-  const section =
-    units === 'us' ? `${(limb.section_cm2 / 6.4516).toFixed(1)} sq in` : `${limb.section_cm2.toFixed(1)} cm²`;
   const numbers: Record<string, string> = {
-    density: `${section} of wood`,
+    density: `${say(limb.section_cm2, 'cm2', units)} of wood`,
     spacing: spacing ? `every ${say(spacing, 'cm', units)}` : '',
   };
   return (

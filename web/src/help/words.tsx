@@ -25,6 +25,9 @@ const Cut = ({ x, y, turn = 0 }: { x: number; y: number; turn?: number }) => (
   />
 );
 
+/** Fruit buds at the ends of short wood. */
+const FruitBuds = ({ at }: { at: readonly (readonly [x: number, y: number])[] }) =>
+  at.map(([x, y]) => <circle key={x} cx={x} cy={y} r={6} fill="var(--wood-last)" stroke="var(--ink)" />);
 const Trunk = () => <path d="M70 92V58" {...old} strokeWidth={9} />;
 
 const vase = (
@@ -39,7 +42,7 @@ export const trade: readonly Trade[] = [
   {
     word: 'above a bud',
     common: true,
-    says: 'Cut 5 to 6 mm above the bud, sloped away from it. Further off the stub dies back and lets sickness in; nearer the bud dries out.',
+    says: 'Cut a pencil’s thickness above the bud, sloped away from it. Further off the stub dies back and lets sickness in; nearer the bud dries out.',
     drawing: (
       <>
         <path d="M28 92V22M70 92V46M112 92V56" {...last} strokeWidth={7} />
@@ -329,15 +332,19 @@ export const trade: readonly Trade[] = [
       <>
         <path d="M10 74H130" {...old} strokeWidth={7} />
         <path d="M40 70q-2-12 6-22M76 70q4-10 0-22M108 70q-4-12 4-20" {...two} strokeWidth={5} />
-        <circle cx={47} cy={42} r={6} fill="var(--wood-last)" stroke="var(--ink)" />
-        <circle cx={75} cy={42} r={6} fill="var(--wood-last)" stroke="var(--ink)" />
-        <circle cx={113} cy={44} r={6} fill="var(--wood-last)" stroke="var(--ink)" />
+        <FruitBuds
+          at={[
+            [47, 42],
+            [75, 42],
+            [113, 44],
+          ]}
+        />
       </>
     ),
   },
   {
     word: 'staff',
-    says: 'The small pole beside a tree on the plan: a tick each metre, a bar at your reach; hollow wood stands above it.',
+    says: 'The small pole beside a tree on the plan: ticks for its height, a bar at your reach; hollow wood stands above it.',
   },
   {
     word: 'stop line',
@@ -388,9 +395,13 @@ export const trade: readonly Trade[] = [
       <>
         <path d="M10 84H130" {...old} strokeWidth={7} />
         <path d="M36 80Q38 50 30 26M74 80Q76 46 82 20M112 80Q110 56 118 36" {...last} strokeWidth={4} />
-        <circle cx={30} cy={20} r={6} fill="var(--wood-last)" stroke="var(--ink)" />
-        <circle cx={83} cy={14} r={6} fill="var(--wood-last)" stroke="var(--ink)" />
-        <circle cx={119} cy={30} r={6} fill="var(--wood-last)" stroke="var(--ink)" />
+        <FruitBuds
+          at={[
+            [30, 20],
+            [83, 14],
+            [119, 30],
+          ]}
+        />
       </>
     ),
   },

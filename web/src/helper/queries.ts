@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { Asking } from '../bench/slip/queries';
+import { params, type Asking } from '../bench/slip/queries';
 import { outbox } from '../outbox/use';
 import { api, ask, need, type Schemas } from '../shared/api';
 import { wrote } from '../shared/stale';
@@ -26,11 +26,6 @@ export function answer(token: string, says: string, body: Omit<AnswerOf, 'id' | 
     answers: pageAsked(token).queryKey,
   });
 }
-
-const params = (a: Asking) => ({
-  path: { slug: a.slug, id: a.id },
-  query: { day: a.day, ...(a.season ? { season: a.season } : {}) },
-});
 
 export function useHelperLinks(a: Asking, open: boolean) {
   return ask.useQuery(

@@ -46,9 +46,10 @@ export async function pack(
   const fresh = { staleTime: 0 };
   for (const minutes of minutesAsked) await client.fetchQuery({ ...sheetAsked(slug, day, minutes), ...fresh });
   const sheet = await client.fetchQuery(sheetAsked(slug, day, 0));
-  await client.fetchQuery({ ...metaAsked, ...fresh });
   await client.fetchQuery({ ...orchardsAsked, ...fresh });
-  await client.fetchQuery({ ...orchardAsked(slug), ...fresh });
+  const { orchard } = await client.fetchQuery({ ...orchardAsked(slug), ...fresh });
+  for (const units of new Set(['metric', orchard.units] as const))
+    await client.fetchQuery({ ...metaAsked(units), ...fresh });
   await client.fetchQuery({ ...planAsked(slug, day), ...fresh });
   await client.fetchQuery({ ...docketAsked(slug, day), ...fresh });
   let done = 0;

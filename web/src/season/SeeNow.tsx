@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Docket } from '../shared/api';
-import { Trouble } from '../shared/Trouble';
 import { useSeen, useUnseen } from './season';
+import { TakeBack } from './TakeBack';
 import css from './season.module.css';
 
 /** What may be seen on the trees about now: one tap dates it, for one tree or all of its kind, and moves what follows. */
@@ -20,17 +20,7 @@ export function SeeNow({ docket, slug }: { docket: Docket; slug: string }) {
         <h2 className="h3">Do you see it?</h2>
         <span className="sm q">a tap moves what follows</span>
       </div>
-      {done && !back.isSuccess && seen.data && (
-        <p className="sm" role="status">
-          {done}: logged.{' '}
-          <button type="button" className="plain" disabled={back.isPending} onClick={() => back.mutate(seen.data)}>
-            Take it back
-          </button>
-        </p>
-      )}
-      {(seen.error ?? back.error) && (
-        <Trouble error={seen.error ?? back.error} holds="What was logged before stands as it was." />
-      )}
+      <TakeBack says={done && `${done}: logged.`} seen={seen} back={back} />
       <ul className="bare">
         {docket.see.map((g) => (
           <li key={g.says}>

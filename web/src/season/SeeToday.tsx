@@ -2,8 +2,8 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { plain, type Day } from '../shared/day';
-import { Trouble } from '../shared/Trouble';
 import { first, useSeen, useUnseen, type See, type SeasonOf } from './season';
+import { TakeBack } from './TakeBack';
 import css from './season.module.css';
 
 /** One tap dates a stage for this tree, or for all of its kind, and moves all that follows; a tap can be taken back. */
@@ -63,17 +63,11 @@ export function SeeToday({
           another day <input type="date" value={on} max={today} onChange={(e) => setDay(e.target.value || undefined)} />
         </label>
       </p>
-      {seen.data && seen.data.length > 0 && !back.isSuccess && (
-        <p className="sm" role="status">
-          Logged on {seen.data.length === 1 ? 'this tree' : `${String(seen.data.length)} trees`}.{' '}
-          <button type="button" className="plain" disabled={back.isPending} onClick={() => back.mutate(seen.data)}>
-            Take it back
-          </button>
-        </p>
-      )}
-      {(seen.error ?? back.error) && (
-        <Trouble error={seen.error ?? back.error} holds="What was logged before stands as it was." />
-      )}
+      <TakeBack
+        says={`Logged on ${seen.data?.length === 1 ? 'this tree' : `${String(seen.data?.length)} trees`}.`}
+        seen={seen}
+        back={back}
+      />
       {s.count && (
         <div className={css.countbuds}>
           <p className="sm">

@@ -4,7 +4,7 @@ import type { Meta, Orchard, Schemas } from '../shared/api';
 import { useHere } from '../shared/orchard';
 import { Several } from '../shared/Several';
 import { Amount } from '../shared/fields';
-import type { Units } from '../shared/units';
+import { say, type Units } from '../shared/units';
 
 type Need = Schemas['Need'];
 
@@ -115,13 +115,12 @@ export function HouseholdForm({ meta, orchard, units, onChange }: Props) {
       <Amount
         size="small"
         sx={{ width: 300 }}
-        label="Snow you count on, mm of water"
-        bare
-        q="count"
+        label="Snow you count on, as water"
+        q="mm"
         units={units}
         value={orchard.snow_kg_m2 || undefined}
         onValue={(v) => onChange({ ...orchard, snow_kg_m2: v ?? 0 })}
-        helperText="10 cm of wet snow is about 20 mm; none: leave it empty"
+        helperText={`${say(10, 'cm', units)} of wet snow is about ${say(20, 'mm', units)}; none: leave it empty`}
       />
     </div>
   );

@@ -5,7 +5,7 @@ import type { Person } from '../shared/api';
 import { useSavePerson } from '../shared/queries';
 import { Trouble } from '../shared/Trouble';
 import { Amount, fieldsOf } from '../shared/fields';
-import type { Units } from '../shared/units';
+import { say, type Units } from '../shared/units';
 
 type Away = NonNullable<Person['away']>[number];
 
@@ -49,7 +49,7 @@ export function PersonForm({
       <div className="pair">
         {amount('fingertip_cm', 'cm', 'Fingertip height', {
           empty: 'zero',
-          helperText: 'arm raised, flat on your feet; unknown: 200 cm is taken',
+          helperText: `arm raised, flat on your feet; unknown: ${say(200, 'cm', units)} is taken`,
         })}
         {amount('hand_span_cm', 'cm', 'Hand’s width', {
           empty: 'zero',

@@ -1,5 +1,6 @@
 import { useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Feature, Orchard } from '../shared/api';
+import { arrowSteps } from '../shared/keys';
 import { useWidth } from '../shared/measure';
 import { say, type Units } from '../shared/units';
 import { Beneath, type Picture } from '../drawing/Beneath';
@@ -97,13 +98,7 @@ export function PlotDraw({ orchard, units, onChange }: Props) {
       aria-valuenow={p.x}
       aria-valuetext={`${say(p.x, 'm', units)} east, ${say(p.y, 'm', units)} north`}
       onKeyDown={(key: KeyboardEvent) => {
-        const by: Record<string, [number, number]> = {
-          ArrowLeft: [-0.1, 0],
-          ArrowRight: [0.1, 0],
-          ArrowUp: [0, 0.1],
-          ArrowDown: [0, -0.1],
-        };
-        const d = by[key.key];
+        const d = arrowSteps[key.key];
         if (!d) return;
         key.preventDefault();
         const n = key.shiftKey ? 10 : 1;

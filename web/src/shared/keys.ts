@@ -24,13 +24,28 @@ const paperOpen = () =>
     (e) => getComputedStyle(e).visibility !== 'hidden',
   );
 
-/** Single keys of a screen: none fires in a text field, with a modifier, or when the person turned them off. */
-export function useKeys(keys: Record<string, () => void>): void {
+/** How an arrow key moves a thing on a plan, in metres to the east and north. */
+export const arrowSteps: Readonly<Record<string, readonly [east: number, north: number]>> = {
+  ArrowLeft: [-0.1, 0],
+  ArrowRight: [0.1, 0],
+  ArrowUp: [0, 0.1],
+  ArrowDown: [0, -0.1],
+};
+
+type Keys = Readonly<Record<string, () => void>>;
+
+/** What a single key does: nothing in a text field, with a modifier, under an open paper, or when the person turned them off. */
+const actOf = (keys: Keys, e: KeyboardEvent) =>
+  e.ctrlKey || e.metaKey || e.altKey || inField(e.target) || !singleKeys() || !keys[e.key] || paperOpen()
+    ? undefined
+    : keys[e.key];
+
+/** Single keys of a screen. */
+export function useKeys(keys: Keys): void {
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
-      const act = keys[e.key];
-      if (!act || e.ctrlKey || e.metaKey || e.altKey || inField(e.target) || !singleKeys()) return;
-      if (paperOpen()) return;
+      const act = actOf(keys, e);
+      if (!act) return;
       e.preventDefault();
       act();
     };
@@ -40,12 +55,11 @@ export function useKeys(keys: Record<string, () => void>): void {
 }
 
 /** Single keys of an open pad: they win over those of the screens. */
-export function usePadKeys(keys: Record<string, () => void>): void {
+export function usePadKeys(keys: Keys): void {
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
-      const act = keys[e.key];
-      if (!act || e.ctrlKey || e.metaKey || e.altKey || inField(e.target) || !singleKeys()) return;
-      if (paperOpen()) return;
+      const act = actOf(keys, e);
+      if (!act) return;
       // a button in focus is pressed by the space bar as everywhere
       if (e.key === ' ' && e.target instanceof HTMLElement && e.target.closest('button, a, summary')) return;
       e.preventDefault();

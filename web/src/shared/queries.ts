@@ -2,10 +2,14 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tansta
 import { api, ask, need, type Entry, type Orchard, type Person, type Tree } from './api';
 import type { Day } from './day';
 import { wrote } from './stale';
+import type { Units } from './units';
 
-export const metaAsked = ask.queryOptions('get', '/api/meta', undefined, { staleTime: 60_000 });
+export const metaAsked = (units: Units) =>
+  ask.queryOptions('get', '/api/meta', { params: { query: { units } } }, { staleTime: 60_000 });
 
-export const useMeta = () => useQuery(metaAsked);
+/** What the screens know before any orchard, its texts in the person's units; metric until those are known. */
+export const useMeta = (units: Units = 'metric') =>
+  useQuery({ ...metaAsked(units), placeholderData: keepPreviousData });
 
 export const orchardsAsked = ask.queryOptions('get', '/api/orchards');
 

@@ -1,4 +1,4 @@
-/** Made from api/openapi.json by make types; not edited by hand. Seal 49922b783fe473da033f56dc31ed3252f81ed2c9c9c8f2f5d1f722f16597e3ea */
+/** Made from api/openapi.json by make types; not edited by hand. Seal b1b77042db2c005ade3b20092f6d6f6ecbbc150283de1301dfe05da268b40fab */
 
 export interface paths {
     "/api/access": {
@@ -4730,6 +4730,8 @@ export interface components {
              * @description how far the map can be trusted, 0..1
              */
             confidence: number;
+            /** @description what holds for every cut of it */
+            cut_rule: string;
             /** @description it passed all end tests this half of the year */
             enough?: string;
             /** @description limbs whose bark comes into the sun */
@@ -6543,7 +6545,10 @@ export interface operations {
     };
     "get-meta": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description in which the texts are told */
+                units?: "metric" | "us";
+            };
             header?: never;
             path?: never;
             cookie?: never;

@@ -11,9 +11,11 @@ const measures = {
   cm: { metric: { unit: 'cm', per: 1, digits: 0 }, us: { unit: 'in', per: 2.54, digits: 1 } },
   mm: { metric: { unit: 'mm', per: 1, digits: 0 }, us: { unit: 'in', per: 25.4, digits: 2 } },
   kg: { metric: { unit: 'kg', per: 1, digits: 1 }, us: { unit: 'lb', per: 0.45359237, digits: 1 } },
+  g: { metric: { unit: 'g', per: 1, digits: 0 }, us: { unit: 'oz', per: 28.349523, digits: 1 } },
   litre: { metric: { unit: 'l', per: 1, digits: 0 }, us: { unit: 'gal', per: 3.78541, digits: 1 } },
   count: { metric: { unit: '', per: 1, digits: 2 }, us: { unit: '', per: 1, digits: 2 } },
   m2: { metric: { unit: 'm²', per: 1, digits: 1 }, us: { unit: 'sq ft', per: 0.09290304, digits: 0 } },
+  cm2: { metric: { unit: 'cm²', per: 1, digits: 1 }, us: { unit: 'sq in', per: 6.4516, digits: 1 } },
 } satisfies Record<string, Measure>;
 
 export type Quantity = keyof typeof measures;
@@ -48,15 +50,22 @@ function inches(x: number): string {
   return `${whole > 0 ? `${String(whole)} ` : ''}${String(rest)}/${String(of)}`;
 }
 
+/** Whole inches as feet and inches; below a foot, as inches alone. */
+function feet(all: number): string {
+  if (all < 0) return `-${feet(-all)}`;
+  const over = `${String(all % footIn)} in`;
+  return all < footIn ? over : `${String(Math.floor(all / footIn))} ft ${over}`;
+}
+
 /** An amount in a sentence: as the program's own sentences have it. */
 export function say(value: number, q: Quantity, units: Units): string {
   if (units === 'us' && (q === 'cm' || q === 'mm')) return `${inches(value / measures[q].us.per)} in`;
-  if (units === 'us' && q === 'm') {
-    const all = Math.round(value / 0.0254);
-    return `${String(Math.trunc(all / footIn))} ft ${String(Math.abs(all % footIn))} in`;
-  }
+  if (units === 'us' && q === 'm') return feet(Math.round(value / 0.0254));
   return `${show(value, q, units)} ${unitOf(q, units)}`;
 }
+
+/** So many to the metre or square metre, as so many to the foot or square foot where the person reads those. */
+export const perUnit = (value: number, q: 'm' | 'm2', units: Units): number => value * measures[q][units].per;
 
 /** A height in cm, always to the centimetre, so that heights compare. */
 export function tall(cm: number, units: Units): string {

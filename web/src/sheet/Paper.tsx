@@ -7,6 +7,7 @@ import { useSlip, type Asking, type Slip, type Step } from '../bench/slip/querie
 import { StakeLabel } from '../drawing/StakeLabel';
 import { TreeDrawing } from '../drawing/TreeDrawing';
 import { compass } from '../drawing/wood';
+import { Heads } from '../shared/Heads';
 import { plain, withYear } from '../shared/day';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
@@ -118,17 +119,7 @@ export default function Paper() {
         </figure>
       </div>
       <table>
-        <thead>
-          <tr>
-            <th scope="col">done</th>
-            <th scope="col">cut</th>
-            <th scope="col">height</th>
-            <th scope="col">on you</th>
-            <th scope="col">side</th>
-            <th scope="col">tool</th>
-            <th scope="col">share</th>
-          </tr>
-        </thead>
+        <Heads of={['done', 'cut', 'height', 'on you', 'side', 'tool', 'share']} />
         {sectionsOf(s).map((part) => (
           <tbody key={part.name}>
             <tr className={css.part}>
@@ -152,12 +143,12 @@ export default function Paper() {
           {[...new Set(s.steps.flatMap((x) => x.cautions))].map((c) => (
             <li key={c}>{c}</li>
           ))}
-          <li>At a fork or bud: 5 mm above it, sloping away. At a collar: not flush, no stub. In doubt, leave it.</li>
+          <li>{s.cut_rule}</li>
         </ul>
       </section>
       <footer>
         <span className={css.ruler}>
-          <i /> 10 cm on a true print: measure it.
+          <i /> {units === 'us' ? '10 cm, 3 15/16 in,' : '10 cm'} on a true print: measure it.
         </span>
         <span>
           Not as drawn: <i className="line" />

@@ -1,3 +1,4 @@
+import { Heads } from '../shared/Heads';
 import { plain } from '../shared/day';
 import type { Grafted, Trial } from './queries';
 
@@ -13,15 +14,7 @@ export function Trials({ trials }: { trials: readonly Trial[] }) {
             {plain(t.date)} <small className="q">{t.date.slice(0, 4)}</small>
           </h2>
           <table className="list sm">
-            <thead>
-              <tr>
-                <th scope="col">Arm</th>
-                <th scope="col">Marked</th>
-                <th scope="col" className="n">
-                  Broke
-                </th>
-              </tr>
-            </thead>
+            <Heads of={['Arm', 'Marked', ['Broke', 'n']]} />
             <tbody>
               {t.arms.map((a) => (
                 <tr key={a.tag}>

@@ -59,9 +59,9 @@ export function LightPanel({ light, day, asked, onAsk, spot, onSpot }: Props) {
     <section aria-label="The yard in light">
       <h1 className={css.h2}>The yard in light</h1>
       <p className="sm q">
-        Hours of sun a day over the growing season under a clear sky, 1 m above the ground, with the trees as they
-        stand. Numbers on the plan are hours; the darker, the fewer. Beside a staff: the height up to which the tree
-        leaves its neighbours their light.
+        Hours of sun a day over the growing season under a clear sky, {say(1, 'm', units)} above the ground, with the
+        trees as they stand. Numbers on the plan are hours; the darker, the fewer. Beside a staff: the height up to
+        which the tree leaves its neighbours their light.
       </p>
       {light.far.length > 0 && (
         <p className="sm" role="status">

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { Fact } from '../shared/Fact';
 import type { Entry, Task, TreePlan, TreeSummary } from '../shared/api';
 import { type Day, long, plain } from '../shared/day';
 import { useEntries, useTreePlan, useTrees, useTreeVersions } from '../shared/queries';
@@ -155,17 +156,6 @@ export function TreePanel({ id, onClose, onLog, onCorrect, onEdit }: Props) {
 
 function upper(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
-}
-
-function Fact({ name, value, title, over }: { name: string; value: string; title?: string; over?: boolean }) {
-  return (
-    <div>
-      <dt>{name}</dt>
-      <dd className={over ? 'over' : undefined} title={title}>
-        {value}
-      </dd>
-    </div>
-  );
 }
 
 function BigRing({ data, from, to }: { data: TreePlan; from: string; to: string }) {

@@ -3,6 +3,7 @@ import { useEffect, useRef } from 'react';
 import { api, ask, need, type Schemas } from '../shared/api';
 import { plain, weekday } from '../shared/day';
 import { wrote } from '../shared/stale';
+import { fitRuns } from '../shared/fit';
 import { say, type Units } from '../shared/units';
 import { OwnWeather } from './OwnWeather';
 import css from './yard.module.css';
@@ -171,16 +172,10 @@ function Warmth({ day, low, high, units }: { day: SkyDay; low: number; high: num
 
 /** A kind of work: fit days filled; a reason stands once for the run of days it holds for. */
 function Fits({ row }: { row: FitRow }) {
-  const runs: { from: string; n: number; fit: boolean; why: string }[] = [];
-  for (const d of row.days) {
-    const last = runs.at(-1);
-    if (last && last.fit === d.fit && last.why === (d.why ?? '')) last.n += 1;
-    else runs.push({ from: d.date, n: 1, fit: d.fit, why: d.why ?? '' });
-  }
   return (
     <tr>
       <th scope="row">{row.name}</th>
-      {runs.map((r) => (
+      {fitRuns(row.days).map((r) => (
         <td key={r.from} colSpan={r.n} className={r.fit ? css.fit : css.unfit}>
           <span>{r.fit ? 'fit' : r.why}</span>
         </td>

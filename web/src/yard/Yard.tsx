@@ -291,6 +291,7 @@ export default function Yard() {
 }
 
 function Key() {
+  const { units } = useHere();
   return (
     <>
       {(['measured', 'estimated'] as const).map((k) => (
@@ -310,7 +311,7 @@ function Key() {
         </div>
       ))}
       <p className="q" style={{ marginTop: 4 }}>
-        Staff: a tick each metre, the bar is your reach, hollow wood stands above it.
+        Staff: a tick every {say(1, 'm', units)}, the bar is your reach, hollow wood stands above it.
       </p>
     </>
   );

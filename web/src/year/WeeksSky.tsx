@@ -1,6 +1,7 @@
 import type { Schemas } from '../shared/api';
 import { addDays, between, weekday, type Day } from '../shared/day';
-import type { Units } from '../shared/units';
+import { fitRuns } from '../shared/fit';
+import { say, type Units } from '../shared/units';
 import { shownDays, type Days } from './days';
 
 type Sky = Schemas['SkyBody'];
@@ -63,7 +64,7 @@ export function WeeksSky({
             low to high, {units === 'us' ? '°F' : '°C'}
           </text>
           <text x={grid.left - 8} y={rain + 4}>
-            rain, a dot for 2 mm
+            rain, a dot for {say(2, 'mm', units)}
           </text>
           <text x={grid.left - 8} y={gust + 4}>
             gusts, mark at {units === 'us' ? '28 mph' : '45 km/h'}
@@ -151,19 +152,13 @@ export function FitRows({ grid, sky }: { grid: Grid; sky: Sky | undefined }) {
       aria-label={sky.fits.map((f) => f.next).join(' ')}
     >
       {sky.fits.map((row, i) => {
-        const runs: { from: Day; n: number; fit: boolean; why: string }[] = [];
-        for (const d of row.days) {
-          const last = runs.at(-1);
-          if (last && last.fit === d.fit && last.why === (d.why ?? '')) last.n += 1;
-          else runs.push({ from: d.date, n: 1, fit: d.fit, why: d.why ?? '' });
-        }
         const y = i * 20 + 2;
         return (
           <g key={row.purpose} fontSize={12}>
             <text x={grid.left - 8} y={y + 13} textAnchor="end" fontWeight={700} style={{ fill: 'var(--leaf)' }}>
               fit for {row.name}
             </text>
-            {runs.map((r) => {
+            {fitRuns(row.days).map((r) => {
               const x0 = at(grid, r.from);
               const x1 = Math.min(at(grid, addDays(r.from, r.n)), grid.left + shownDays * grid.col);
               if (x1 <= x0) return null;

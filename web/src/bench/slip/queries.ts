@@ -21,7 +21,8 @@ export interface Asking {
   season: Season | undefined;
 }
 
-const params = (a: Asking) => ({
+/** The tree, day and season of a slip, as the api takes them. */
+export const params = (a: Asking) => ({
   path: { slug: a.slug, id: a.id },
   query: { day: a.day, ...(a.season ? { season: a.season } : {}) },
 });

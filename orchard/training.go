@@ -271,7 +271,7 @@ func (t *trained) bends(out *TrainingBody) error {
 	}
 	list := training.ToBend(t.m)
 	for _, s := range training.EvenFirst(t.m, list).Shorten {
-		out.Even = append(out.Even, fmt.Sprintf("%s is %.1f times as thick as its fellows: cut it back to %s first.", s.ID, s.Ratio, t.speaker.Amount(math.Round(s.ToCM), "cm")))
+		out.Even = append(out.Even, fmt.Sprintf("%s is %.1f times as thick as its fellows: cut it back to %s first.", s.ID, s.Ratio, t.speaker.Tape(s.ToCM)))
 	}
 	for _, i := range list {
 		b, err := t.bend(i, BendAsked{})

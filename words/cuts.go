@@ -99,7 +99,7 @@ func (s Speaker) Way(c cut.Candidate, heightCM float64) WayWords {
 	if c.Kind == limb.SideBranch {
 		title = fmt.Sprintf(title, c.Side)
 	}
-	w := WayWords{Title: title, Where: s.Amount(math.Round(c.AtCM), "cm") + " from the base of " + c.Limb + ", " + s.Amount(heightCM/100, "m") + " up"}
+	w := WayWords{Title: title, Where: s.Tape(c.AtCM) + " from the base of " + c.Limb + ", " + s.Amount(heightCM/100, "m") + " up"}
 	if c.AtCM <= 0 {
 		w.Where = "at the base of " + c.Limb + ", " + s.Amount(heightCM/100, "m") + " up"
 	}

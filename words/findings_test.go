@@ -62,6 +62,6 @@ func TestAWayToCutSaysWhatWhereAndWhatItCosts(t *testing.T) {
 	small := cut.Candidate{CutAt: limb.CutAt{Limb: "S1.1", Kind: limb.SideBranch, AtCM: 40.4}, Side: "S1.1.2", DMM: 12, Tool: cut.HandPruner, Minutes: 0.5}
 	w = words.Speaker{Units: words.US}.Way(small, 120)
 	require.Equal(t, "back to side branch S1.1.2", w.Title)
-	require.Equal(t, "15 1/2 in from the base of S1.1, 3 ft 11 in up", w.Where)
+	require.Equal(t, "16 in from the base of S1.1, 3 ft 11 in up", w.Where)
 	require.Empty(t, w.Cautions)
 }

@@ -89,7 +89,7 @@ func (s Speaker) step(t string, st training.Step) string {
 		}
 	}
 	return strings.NewReplacer(
-		"{cm}", s.Amount(math.Round(st.CM), "cm"), "{high}", s.Amount(math.Round(st.HighCM), "cm"), "{n}", fmt.Sprint(st.Count), "{most}", most,
+		"{cm}", s.Tape(st.CM), "{high}", s.Tape(st.HighCM), "{n}", fmt.Sprint(st.Count), "{most}", most,
 		"{deg}", fmt.Sprintf("%.0f°", st.Deg), "{tier}", fmt.Sprint(st.Tier), "{share}", share,
 	).Replace(s.Own(t))
 }
@@ -108,7 +108,7 @@ func (s Speaker) Formation(w *training.Way) []string {
 	if n := len(w.Tiers); n > 1 {
 		var at []string
 		for _, t := range w.Tiers {
-			at = append(at, s.Amount(math.Round(t.HeightCM), "cm"))
+			at = append(at, s.Tape(t.HeightCM))
 		}
 		out = append(out, fmt.Sprintf("%d tiers fit under %s: at %s.", n, s.Height(w.CapCM), list(at)))
 	}
@@ -198,7 +198,7 @@ func Framed(stands int) string {
 func (s Speaker) FrameCuts(cuts []limb.CutAt) []string {
 	out := []string{}
 	for _, c := range cuts {
-		out = append(out, fmt.Sprintf("%s above a bud, %s from its base", c.Limb, s.Amount(math.Round(c.AtCM), "cm")))
+		out = append(out, fmt.Sprintf("%s above a bud, %s from its base", c.Limb, s.Tape(c.AtCM)))
 	}
 	if len(out) > 3 {
 		return []string{fmt.Sprintf("%d tops levelled", len(out))}

@@ -76,7 +76,7 @@ func (s Speaker) StillAbove(above []cut.Above) []string {
 				ids = append(ids, a.Limb)
 			}
 		}
-		told, over := list(ids), s.Amount(math.Round(most.CM), "cm")+" above reach"
+		told, over := list(ids), s.Tape(most.CM)+" above reach"
 		if more := len(limbs) - len(ids); more > 0 {
 			told = strings.Join(ids, ", ") + fmt.Sprintf(" and %d more", more)
 		}

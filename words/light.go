@@ -2,7 +2,6 @@ package words
 
 import (
 	"fmt"
-	"math"
 
 	"vertumna/core/light"
 	"vertumna/core/training"
@@ -55,7 +54,7 @@ var binding = map[string]string{"reach": "your reach", "row": "the rule of thumb
 func (s Speaker) HeightBinds(c training.Capped) string {
 	out := fmt.Sprintf("What holds it lowest is %s, %s", binding[c.Binding], s.Amount(c.CapCM/100, "m"))
 	if c.OverCM != nil && *c.OverCM >= 5 {
-		out += fmt.Sprintf(": it stands %s over it", s.Amount(math.Round(*c.OverCM), "cm"))
+		out += fmt.Sprintf(": it stands %s over it", s.Tape(*c.OverCM))
 	}
 	return out + "."
 }

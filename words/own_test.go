@@ -1,6 +1,9 @@
 package words_test
 
 import (
+	"os"
+	"path/filepath"
+	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/require"
@@ -45,4 +48,20 @@ func TestFeetAreNotToldBelowOne(t *testing.T) {
 	require.Equal(t, "-4 in", us.Amount(-0.1, "m"))
 	require.Equal(t, "1 ft 0 in", us.Amount(0.3, "m"))
 	require.Equal(t, "-1 ft 4 in", us.Amount(-0.4, "m"))
+}
+
+func TestNoLengthIsRoundedBeforeItIsTold(t *testing.T) {
+	files, err := filepath.Glob("*.go")
+	require.NoError(t, err)
+	require.NotEmpty(t, files)
+	for _, file := range files {
+		if strings.HasSuffix(file, "_test.go") {
+			continue
+		}
+		text, err := os.ReadFile(file)
+		require.NoError(t, err)
+		for _, line := range strings.Split(string(text), "\n") {
+			require.NotRegexp(t, `Amount\(math\.\w+\([^"]*, "(cm|mm)"\)`, line, file)
+		}
+	}
 }

@@ -30,7 +30,7 @@ func (s Speaker) CutRule() string {
 
 // stub says how long a renewal stub stays.
 func (s Speaker) stub(cm float64) string {
-	says := fmt.Sprintf("%s stay: a thinner limb grows from them.", s.Amount(math.Round(10*cm), "mm"))
+	says := fmt.Sprintf("%s stay: a thinner limb grows from them.", s.Amount(10*cm, "mm"))
 	if cm > find.StubCM {
 		says += " A little more than usual: on a weak stock the buds at the foot wake late."
 	}
@@ -71,7 +71,7 @@ func (s Speaker) Why(c cut.Carried, summer bool) string {
 	case c.Why == cut.OtherSlip:
 		return "work of the summer slip"
 	case c.Why == cut.Lowered:
-		return fmt.Sprintf("lowered by %s now, the rest next year", s.Amount(math.Round(c.CM), "cm"))
+		return fmt.Sprintf("lowered by %s now, the rest next year", s.Tape(c.CM))
 	}
 	return whys[c.Why]
 }
@@ -151,7 +151,7 @@ func (s Speaker) Step(c *cut.Step, place limb.Vec, bud *cut.TopBud, tool string,
 		w.Where += ", " + Side(math.Atan2(place.X, place.Y)*180/math.Pi) + " side"
 	}
 	if c.AtCM > 0 {
-		w.Where += ", " + s.Amount(math.Round(c.AtCM), "cm") + " from the base of " + c.Limb
+		w.Where += ", " + s.Tape(c.AtCM) + " from the base of " + c.Limb
 	}
 	if bud != nil {
 		what := budNames[bud.Kind]
@@ -187,7 +187,7 @@ func (s Speaker) depth(c *cut.Step) string {
 		what string
 	}{{c.Depth.ThisYear, "this year's shoot"}, {c.Depth.LastYear, "last year's wood"}, {c.Depth.Older, "older wood"}} {
 		if p.cm >= 0.5 {
-			parts = append(parts, s.Amount(math.Round(p.cm), "cm")+" of "+p.what)
+			parts = append(parts, s.Tape(p.cm)+" of "+p.what)
 		}
 	}
 	if len(parts) == 0 {
@@ -228,9 +228,9 @@ func (s Speaker) price(c *cut.Step, openWeeks int) []string {
 	case c.GrowsBack == 0:
 		out = append(out, "Does not grow back.")
 	case c.GrowsBack == 1:
-		out = append(out, fmt.Sprintf("Grows back in a season: shoots of %s.", s.Amount(math.Round(c.RegrowthCM), "cm")))
+		out = append(out, fmt.Sprintf("Grows back in a season: shoots of %s.", s.Tape(c.RegrowthCM)))
 	default:
-		out = append(out, fmt.Sprintf("Grows back in %d seasons: shoots of %s.", c.GrowsBack, s.Amount(math.Round(c.RegrowthCM), "cm")))
+		out = append(out, fmt.Sprintf("Grows back in %d seasons: shoots of %s.", c.GrowsBack, s.Tape(c.RegrowthCM)))
 	}
 	if c.Kind != limb.SpurThin {
 		wound := "The wound closes in a season"
@@ -270,7 +270,7 @@ var slipJobs = map[cut.JobKind]string{
 
 // Job says a piece of work without a cut.
 func (s Speaker) Job(j cut.Job) string {
-	at := s.Amount(math.Round(j.AtCM), "cm")
+	at := s.Tape(j.AtCM)
 	switch j.Kind {
 	case cut.BendJob:
 		return fmt.Sprintf(slipJobs[j.Kind], j.Limb)

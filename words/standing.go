@@ -2,7 +2,6 @@ package words
 
 import (
 	"fmt"
-	"math"
 	"strings"
 
 	"vertumna/core/find"
@@ -18,7 +17,7 @@ var cameVerdicts = map[string]string{
 // Came says a forecast beside what came.
 func (s Speaker) Came(c growth.Came) string {
 	one := func(x growth.Seen) string {
-		return s.Amount(x.HeightCM/100, "m") + " high, shoots of " + s.Amount(math.Round(x.ShootCM), "cm") + ", " + s.Amount(float64(x.Sprouts), "sprouts")
+		return s.Amount(x.HeightCM/100, "m") + " high, shoots of " + s.Tape(x.ShootCM) + ", " + s.Amount(float64(x.Sprouts), "sprouts")
 	}
 	return "Forecast: " + one(c.Forecast) + ". Came: " + one(c.Came) + ". " + cameVerdicts[c.Verdict]
 }
@@ -29,7 +28,7 @@ func (s Speaker) Answer(a growth.Answer) string {
 		if x.N == 0 {
 			return "none"
 		}
-		return s.Amount(float64(x.N), "shoots") + ", the longest " + s.Amount(math.Round(x.LongestCM), "cm")
+		return s.Amount(float64(x.N), "shoots") + ", the longest " + s.Tape(x.LongestCM)
 	}
 	return cutShort[a.Kind] + "; forecast " + one(a.Forecast) + "; came " + one(a.Came) + "."
 }
@@ -44,7 +43,7 @@ var cutShort = map[limb.CutKind]string{
 // Fellows says which main limb has outgrown the others, and which lags; empty where they are even.
 func (s Speaker) Fellows(f find.Fellows) string {
 	var out []string
-	mm := func(x float64) string { return s.Amount(math.Round(x), "mm") }
+	mm := func(x float64) string { return s.Amount(x, "mm") }
 	switch {
 	case f.Ahead == "":
 	case f.AheadMM > f.OthersMM*1.2:
@@ -64,7 +63,7 @@ func (s Speaker) Course(id string, c find.Course) string {
 	case c.Sinks:
 		return fmt.Sprintf("%s sinks: its end turned from %.0f to %.0f degrees from vertical since %d, and sinks further under each crop. Take it out or back to an upright side shoot in winter; if it bears once more, prop it first.", id, c.FromDeg, c.ToDeg, c.Since)
 	case c.Struggles:
-		return fmt.Sprintf("%s struggles: %s thicker since %d, and no shoot longer than %s. Look for what ails it (canker, borers, shade) while it is in leaf, and mark it weak.", id, s.Amount(math.Round(10*max(0, c.GrewMM))/10, "mm"), c.Since, s.Amount(math.Round(c.RingCM), "cm"))
+		return fmt.Sprintf("%s struggles: %s thicker since %d, and no shoot longer than %s. Look for what ails it (canker, borers, shade) while it is in leaf, and mark it weak.", id, s.Amount(max(0, c.GrewMM), "mm"), c.Since, s.Tape(c.RingCM))
 	}
 	return ""
 }

@@ -33,14 +33,14 @@ func (s Speaker) Bend(p training.BendPlan) []string {
 	}
 	deg := func(x float64) string { return fmt.Sprintf("%.0f°", math.Floor(x+1e-9)) }
 	if p.Bend != nil {
-		cm := s.Amount(math.Round(p.ContactCM), "cm")
+		cm := s.Tape(p.ContactCM)
 		switch {
 		case p.Bend.Stages == nil:
-			out = append(out, fmt.Sprintf("%s thick, held at %s: past %s it may crack, and %s would take more than two stages. Go to %s and stop there, cut it back, or leave it.", s.Amount(math.Round(p.DMM), "mm"), cm, deg(p.SafeDeg), deg(p.ToDeg), deg(p.TodayDeg)))
+			out = append(out, fmt.Sprintf("%s thick, held at %s: past %s it may crack, and %s would take more than two stages. Go to %s and stop there, cut it back, or leave it.", s.Amount(p.DMM, "mm"), cm, deg(p.SafeDeg), deg(p.ToDeg), deg(p.TodayDeg)))
 		case *p.Bend.Stages > 1:
-			out = append(out, fmt.Sprintf("%s thick, held at %s: past %s it may crack. Two stages: %s today, %s after %d weeks.", s.Amount(math.Round(p.DMM), "mm"), cm, deg(p.SafeDeg), deg(p.TodayDeg), deg(p.ToDeg), p.Bend.WeeksBetween))
+			out = append(out, fmt.Sprintf("%s thick, held at %s: past %s it may crack. Two stages: %s today, %s after %d weeks.", s.Amount(p.DMM, "mm"), cm, deg(p.SafeDeg), deg(p.TodayDeg), deg(p.ToDeg), p.Bend.WeeksBetween))
 		case p.ToDeg > p.NowDeg:
-			out = append(out, fmt.Sprintf("%s thick, held at %s: safe to %s today. Stop where it resists, whatever the number says.", s.Amount(math.Round(p.DMM), "mm"), cm, deg(math.Min(p.SafeDeg, 175))))
+			out = append(out, fmt.Sprintf("%s thick, held at %s: safe to %s today. Stop where it resists, whatever the number says.", s.Amount(p.DMM, "mm"), cm, deg(math.Min(p.SafeDeg, 175))))
 		}
 		for _, w := range p.Bend.Warnings {
 			if w == training.WHeavy && p.Device.Device == "weight" {
@@ -52,7 +52,7 @@ func (s Speaker) Bend(p training.BendPlan) []string {
 		for _, w := range p.Cord.Warnings {
 			switch w {
 			case training.WWeakPull:
-				out = append(out, fmt.Sprintf("From there the cord pulls along the limb: best is %s out.", s.Amount(math.Round(p.Cord.IdealPegCM), "cm")))
+				out = append(out, fmt.Sprintf("From there the cord pulls along the limb: best is %s out.", s.Tape(p.Cord.IdealPegCM)))
 			case training.WPeg:
 				out = append(out, "A stake of "+s.Amount(40, "cm")+" would pull out: use the foot of the trunk, or two stakes.")
 			}
@@ -65,7 +65,7 @@ func (s Speaker) Bend(p training.BendPlan) []string {
 		}
 	}
 	if p.Widens > 5 {
-		out = append(out, fmt.Sprintf("Its tip comes %s further out: a stronger crotch, fruit sooner, light in the middle.", s.Amount(math.Round(p.Widens), "cm")))
+		out = append(out, fmt.Sprintf("Its tip comes %s further out: a stronger crotch, fruit sooner, light in the middle.", s.Tape(p.Widens)))
 	}
 	if p.Set != nil && p.Set.Bound == "school" {
 		out = append(out, "Your school takes it off before the wood has set: look whether it springs back over 10°, and put it on again elsewhere.")
@@ -76,14 +76,14 @@ func (s Speaker) Bend(p training.BendPlan) []string {
 // Heading says where a tree is headed on planting day.
 func (s Speaker) Heading(h training.Heading, y training.Young) []string {
 	var out []string
-	cm := func(x float64) string { return s.Amount(math.Round(x), "cm") }
+	cm := func(x float64) string { return s.Tape(x) }
 	switch {
 	case y.Branched && y.KeepTop:
 		out = append(out, "Your school leaves its top this year: shorten only what broke.")
 	case h.Action == "leave":
 		out = append(out, fmt.Sprintf("It is no taller than the cut at %s: let it grow, and head it next winter.", cm(h.NominalCM)))
 	case h.Bud != nil:
-		out = append(out, fmt.Sprintf(s.slope("Head it at %s, %s above bud %s, sloped away from it; %d buds under it make the limbs."), s.Amount(*h.CutCM, "cm"), s.Amount(6, "mm"), *h.Bud, *h.BudsBelow-1))
+		out = append(out, fmt.Sprintf(s.slope("Head it at %s, %s above bud %s, sloped away from it; %d buds under it make the limbs."), s.Tape(*h.CutCM), s.Amount(6, "mm"), *h.Bud, *h.BudsBelow-1))
 	default:
 		out = append(out, fmt.Sprintf("Head it between %s and %s, above three or four strong buds that look all ways.", cm(h.LowCM), cm(h.HighCM)))
 	}
@@ -107,7 +107,7 @@ func (s Speaker) Heading(h training.Heading, y training.Young) []string {
 
 // HeadedHigh says that a stem was headed above the stretch that was wanted.
 func (s Speaker) HeadedHigh(cm float64, h training.Heading) string {
-	return fmt.Sprintf("Headed at %s, where %s to %s are wanted: only the tip went, and the low stem stays bare. Cut it down to there while it sleeps.", s.Amount(cm, "cm"), s.Amount(math.Round(h.LowCM), "cm"), s.Amount(math.Round(h.HighCM), "cm"))
+	return fmt.Sprintf("Headed at %s, where %s to %s are wanted: only the tip went, and the low stem stays bare. Cut it down to there while it sleeps.", s.Tape(cm), s.Tape(h.LowCM), s.Tape(h.HighCM))
 }
 
 // LikeThat names limbs that stand as the others are to stand, to look at while those are bent.
@@ -122,7 +122,7 @@ func LikeThat(limbs []string) string {
 func (s Speaker) OwnWires(cm []float64) string {
 	var at []string
 	for _, x := range cm {
-		at = append(at, s.Amount(math.Round(x), "cm"))
+		at = append(at, s.Tape(x))
 	}
 	return "No wires are told of this tree. Its own limbs would take them at " + list(at) + "."
 }
@@ -149,7 +149,7 @@ type CheckLine struct {
 
 // PlantingChecks are what is done on planting day, in order.
 func PlantingChecks(f PlantingFacts) []CheckLine {
-	cm := func(x float64) string { return f.Speaker.Amount(x, "cm") }
+	cm := func(x float64) string { return f.Speaker.Own(trim(x, 0) + " cm") }
 	out := []CheckLine{
 		{"soak", "Roots", "an hour in water; broken ends cut clean, no more"},
 		{"hole", "Hole", "as wide as the roots spread, no deeper; sides loosened"},
@@ -175,7 +175,7 @@ func PlantingChecks(f PlantingFacts) []CheckLine {
 
 // BuyingList is what to have at home before the tree comes.
 func BuyingList(f PlantingFacts) []CheckLine {
-	cm := func(x float64) string { return f.Speaker.Amount(x, "cm") }
+	cm := func(x float64) string { return f.Speaker.Own(trim(x, 0) + " cm") }
 	out := []CheckLine{
 		{"mulch", "Mulch", "two barrows of straw, leaves or chips"},
 		{"guard", "Guard", "a spiral of " + cm(60) + ", or fine mesh"},
@@ -245,7 +245,7 @@ func (s Speaker) Notching(n training.Notches, stone bool) []string {
 	if len(n.Notch) > 0 {
 		var at []string
 		for _, m := range n.Notch {
-			at = append(at, fmt.Sprintf("bud %s at %s", m.ID, s.Amount(math.Round(m.AtCM), "cm")))
+			at = append(at, fmt.Sprintf("bud %s at %s", m.ID, s.Tape(m.AtCM)))
 		}
 		out = append(out, upper(list(at))+".")
 	}

@@ -93,6 +93,14 @@ func (s Speaker) Amount(x float64, unit string) string {
 	return trim(x, 1) + " " + unit
 }
 
+// Tape says a length as a tape has it: to the centimetre, or as inches are told. A length rounded before would be rounded twice.
+func (s Speaker) Tape(cm float64) string {
+	if s.Units != US {
+		cm = math.Round(cm)
+	}
+	return s.Amount(cm, "cm")
+}
+
 // feet says whole inches as feet and inches; below a foot, as inches alone.
 func feet(in float64) string {
 	switch {

@@ -25,7 +25,7 @@ func (s Speaker) Hardware(w training.Wires, support string) []HardwareLine {
 		{"End caps", "corks", fmt.Sprint(2 * w.Wires)},
 	}
 	if support == "posts" {
-		return append(out, HardwareLine{"Posts", "squared timber", fmt.Sprintf("%d of %s, %s deep", w.Supports, s.Amount(math.Round(*w.PostLengthCM)/100, "m"), s.Amount(math.Round(*w.PostDepthCM), "cm"))}, HardwareLine{"Braces at the ends", "a buried log and wire", fmt.Sprint(w.Braces)})
+		return append(out, HardwareLine{"Posts", "squared timber", fmt.Sprintf("%d of %s, %s deep", w.Supports, s.Amount(math.Round(*w.PostLengthCM)/100, "m"), s.Tape(*w.PostDepthCM))}, HardwareLine{"Braces at the ends", "a buried log and wire", fmt.Sprint(w.Braces)})
 	}
 	return append(out, HardwareLine{s.Own("Eyes, 12 cm off the wall"), "hooks on battens", fmt.Sprint(w.Fixings)})
 }
@@ -41,7 +41,7 @@ func (s Speaker) WallSteps(f training.FlatTree) []WallLine {
 		laid[a.Limb] = a
 	}
 	sides := map[string]string{"a": Side(f.AlongDeg), "b": Side(math.Mod(f.AlongDeg+180, 360))}
-	cm := func(x float64) string { return s.Amount(math.Round(x), "cm") }
+	cm := func(x float64) string { return s.Tape(x) }
 	for k, id := range f.Arms.TieOrder {
 		a, ok := laid[id]
 		if !ok {
@@ -118,7 +118,7 @@ func (s Speaker) Wall(f training.FlatTree, goal float64) []string {
 			if w.Missing[0] == "b" {
 				side = math.Mod(side+180, 360)
 			}
-			out = append(out, fmt.Sprintf("The wire at %s lacks its arm to the %s: wake a bud at %s.", s.Amount(w.WireCM, "cm"), Side(side), s.Amount(math.Round(*w.BudAtCM), "cm")))
+			out = append(out, fmt.Sprintf("The wire at %s lacks its arm to the %s: wake a bud at %s.", s.Amount(w.WireCM, "cm"), Side(side), s.Tape(*w.BudAtCM)))
 		}
 	}
 	if f.NextWire > 0 {

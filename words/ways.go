@@ -36,7 +36,7 @@ func (s Speaker) WaysDiffer(a, b WayEnd) []string {
 		}
 	}
 	cm := b.HeightCM - a.HeightCM
-	tall := s.Amount(math.Round(math.Abs(cm)), "cm")
+	tall := s.Tape(math.Abs(cm))
 	tell(cm, tellCM, fmt.Sprintf("%s ends %s taller.", name, tall), fmt.Sprintf("%s ends %s lower.", name, tall))
 	light := b.Light - a.Light
 	share := s.Amount(math.Abs(light), "share")

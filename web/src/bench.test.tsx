@@ -85,8 +85,7 @@ describe('a tree drawn from its map', () => {
         reachCm={80}
         reachSays="Reach line 0.8 m"
         chosen=""
-        scaleSays={(cm) => String(cm)}
-        scaleStepCm={50}
+        scale={{ step: 50, says: (cm) => String(cm) }}
         onChoose={chosen}
       />,
     );

@@ -244,7 +244,7 @@ describe('the limb laid flat', () => {
         at={0}
         counted={new Map([['S2.1', { left: 3, taken: 6 }]])}
         dense
-        lengthText={(cm) => `${String(cm)} cm`}
+        units="metric"
         onAt={() => undefined}
       />,
     );

@@ -5,6 +5,7 @@ import { useHere } from '../shared/orchard';
 import { plain } from '../shared/day';
 import { useWidth } from '../shared/measure';
 import { Trouble } from '../shared/Trouble';
+import { lengths, marksOf } from '../drawing/scale';
 import { other, perUnit, say, show, unitOf } from '../shared/units';
 import { compass, toneColour, toneOf } from '../drawing/wood';
 import { FacingDial } from '../drawing/FacingDial';
@@ -140,8 +141,7 @@ function Strip({ shoot, season, picked, cut, onPick }: StripProps) {
   const scale = (w - 2 * edge) / Math.max(1, length);
   const x = (cm: number) => edge + (cm - shoot.from_cm) * scale;
   const y = rowUp;
-  const step = units === 'metric' ? 10 : 12.7;
-  const ticks = Array.from({ length: Math.floor(length / step) + 1 }, (_, i) => shoot.from_cm + i * step);
+  const ruler = lengths(units, 10);
   return (
     <div ref={box} className={css.stripbox}>
       <svg width={w} height={150} viewBox={`0 0 ${String(w)} 150`} role="group" aria-label="Buds, base at the left">
@@ -170,11 +170,11 @@ function Strip({ shoot, season, picked, cut, onPick }: StripProps) {
           </g>
         ))}
         {cut && <CutHere n={cut.n} x={x(Math.max(shoot.from_cm, cut.cm))} to={x(shoot.length_cm)} y={y} />}
-        {ticks.map((cm) => (
+        {marksOf(ruler, shoot.from_cm, shoot.from_cm + length).map((cm) => (
           <g key={cm}>
             <path d={`M${x(cm).toFixed(1)} ${String(y + 20)}v5`} stroke="var(--rule-strong)" />
             <text x={x(cm)} y={y + 38} textAnchor="middle" fontSize={12} fill="var(--quiet)">
-              {show(cm, 'cm', units)}
+              {parseFloat(ruler.says(cm))}
             </text>
           </g>
         ))}

@@ -1,9 +1,10 @@
 import { useRef } from 'react';
+import { heights } from '../drawing/scale';
 import { TreeDrawing, type Turnable } from '../drawing/TreeDrawing';
 import { WalkRound } from '../drawing/WalkRound';
 import { useWidth } from '../shared/measure';
 import { useHere } from '../shared/orchard';
-import { say, tall } from '../shared/units';
+import { say, tall, tight } from '../shared/units';
 import { turnBy, type At, type Drawn, type Side } from './at';
 import { lettersShown, WoodKey } from './beside';
 import { BudStrip } from './BudStrip';
@@ -36,7 +37,6 @@ export function Stage(p: Props) {
   const drawing = useRef<Turnable>(null);
   const [box, width] = useWidth(440);
   const high = phone ? Math.round(window.innerHeight * 0.36) : tab === 'slip' ? 336 : 440;
-  const metric = units === 'metric';
   const limb = bench.limbs.find((l) => l.id === hand.limb);
   const atStep = marked?.steps.find((s) => s.n === hand.step);
   const corrected = !predicted && tab === 'map';
@@ -70,9 +70,8 @@ export function Stage(p: Props) {
                 ? { height: bench.outline.height_m * 100, width: bench.outline.width_m * 100, form: bench.tree.form }
                 : undefined
             }
-            scaleSays={(cm) => (metric ? `${String(cm / 100)} m` : `${String(Math.round(cm / 30.48))} ft`)}
-            heightSays={(cm) => tall(cm, units)}
-            scaleStepCm={metric ? (high < 320 ? 100 : 50) : 60.96}
+            scale={heights(units, high < 320 ? 100 : 50)}
+            heightSays={(cm) => (units === 'metric' ? tall : tight)(cm, units)}
             onChoose={choose}
             onMoveTip={
               corrected ? (on, to) => writes.edit([{ op: 'tip', id: on, tip: [to[0], to[1], to[2]] }]) : undefined

@@ -10,7 +10,7 @@ import { useLog } from '../shared/queries';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
 import { useOfferUndo } from '../shared/undo';
-import { count, other, percent, say, tall } from '../shared/units';
+import { count, other, percent, say, tall, tight } from '../shared/units';
 import { Silhouette } from '../drawing/Silhouette';
 import type { Bench } from './queries';
 import css from './bench.module.css';
@@ -137,7 +137,7 @@ function Aim({
   onChoose: (limb: string) => void;
 }) {
   const { units } = useHere();
-  const m = (cm: number) => (cm === 0 ? 'gone' : tall(cm, units).replace(/ m$/, ''));
+  const m = (cm: number) => (cm === 0 ? 'gone' : tight(cm, units));
   return (
     <section aria-label="Aim">
       <h2 className="h3">Aim</h2>

@@ -1,5 +1,7 @@
 import { useMemo, type ReactNode } from 'react';
 import type { Schemas } from '../shared/api';
+import type { Units } from '../shared/units';
+import { lengths, marksOf } from './scale';
 import { toneColour, toneOf } from './wood';
 
 type Limb = Schemas['FruitLimb'];
@@ -16,7 +18,7 @@ interface Props {
   counted: ReadonlyMap<string, { left: number; taken: number }>;
   /** The densest parts are ringed: knocked off first with a pole. */
   dense: boolean;
-  lengthText: (cm: number) => string;
+  units: Units;
   onAt: (k: number) => void;
 }
 
@@ -182,7 +184,7 @@ export function FruitLimb(p: Props) {
       {badges.map((t) => (
         <Badge key={t.id} n={t.k} x={t.x} y={t.y} now={t.k === p.at} onPick={() => p.onAt(t.k)} />
       ))}
-      <Ruler root={root} x={x} y={height - 26} text={p.lengthText} />
+      <Ruler root={root} x={x} y={height - 26} units={p.units} />
     </svg>
   );
 }
@@ -314,29 +316,18 @@ function Badge({ n, x, y, now, onPick }: { n: number; x: number; y: number; now:
   );
 }
 
-function Ruler({
-  root,
-  x,
-  y,
-  text,
-}: {
-  root: Laid;
-  x: (v: number) => number;
-  y: number;
-  text: (cm: number) => string;
-}) {
+function Ruler({ root, x, y, units }: { root: Laid; x: (v: number) => number; y: number; units: Units }) {
   const along = Math.cos(root.turn * rad);
   const length = root.axis.length_cm;
-  const step = length > 240 ? 100 : length > 90 ? 50 : 20;
-  const ticks = Array.from({ length: Math.floor(length / step) + 1 }, (_, i) => i * step);
+  const scale = lengths(units, length > 240 ? 100 : length > 90 ? 50 : 20);
   return (
     <g fontSize={12} style={{ color: 'var(--quiet)' }}>
       <path d={`M${String(x(0))} ${String(y)}H${String(x(length * along))}`} stroke="var(--ink)" />
-      {ticks.map((cm) => (
+      {marksOf(scale, 0, length).map((cm) => (
         <g key={cm}>
           <path d={`M${String(x(cm * along))} ${String(y)}v6`} stroke="var(--ink)" />
           <text x={x(cm * along)} y={y + 19} textAnchor={cm === 0 ? 'start' : 'middle'}>
-            {cm === 0 ? 'trunk side' : text(cm)}
+            {cm === 0 ? 'trunk side' : scale.says(cm)}
           </text>
         </g>
       ))}

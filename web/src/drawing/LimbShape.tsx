@@ -159,8 +159,8 @@ function limbSays(l: Limb, units: Units): string {
   const parts = [
     l.id,
     l.parent ? `on ${l.parent}` : 'stem',
-    `${say(Math.round(l.length_cm), 'cm', units)} long`,
-    `${say(Math.round(l.diameter_mm), 'mm', units)} thick`,
+    `${say(l.length_cm, 'cm', units)} long`,
+    `${say(l.diameter_mm, 'mm', units)} thick`,
     l.source,
   ];
   if (l.dead_from_cm !== undefined) parts.push('dead wood');

@@ -46,7 +46,7 @@ export function Spacing({ ghost, trees, units, X, Y, wide }: Props) {
       {neighbours(ghost, trees).map(({ t, m, touch }) => {
         const near = 0.6; // of the way, where the lines have parted
         const [x, y] = [X(ghost.x) + near * (X(t.x) - X(ghost.x)), Y(ghost.y) + near * (Y(t.y) - Y(ghost.y))];
-        const text = say(Math.round(m * 100) / 100, 'm', units);
+        const text = say(m, 'm', units);
         return (
           <g key={t.id}>
             <path
@@ -83,9 +83,6 @@ export function spacingSays(ghost: Ghost, trees: readonly TreeSummary[], units: 
   const near = neighbours(ghost, trees);
   if (near.length === 0) return 'No tree stands near.';
   return near
-    .map(
-      ({ t, m, touch }) =>
-        `${t.code} ${say(Math.round(m * 100) / 100, 'm', units)}${touch ? ', crowns will touch' : ''}`,
-    )
+    .map(({ t, m, touch }) => `${t.code} ${say(m, 'm', units)}${touch ? ', crowns will touch' : ''}`)
     .join('; ');
 }

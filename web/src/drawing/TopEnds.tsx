@@ -1,5 +1,5 @@
 import type { Schemas } from '../shared/api';
-import { along, line, place, type Limb, type Sheet, type View } from './wood';
+import { along, line, place, type Limb, type Sheet, type Spot, type View } from './wood';
 
 type Top = Schemas['TopBody'];
 
@@ -10,25 +10,79 @@ interface Props {
   sheet: Sheet;
   /** Of the drawing, px: tags stay on it. */
   width: number;
+  /** Of the drawing, px: left of it stands the scale. */
+  from?: number;
+  /** Where letters of cuts and findings stand: tags keep off them where they can. */
+  letters?: readonly Spot[];
+  /** The middle of the reach line's words, and how many letters they have. */
+  reach?: Spot & { letters: number };
   says: (cm: number) => string;
 }
 
 const capHalf = 22;
 const most = 6;
-/** Room a tag takes beside its cap. */
-const tagPx = 130;
-const tagTall = 15;
+/** What a letter of a tag takes, px, and a line of it. */
+const letterPx = 6.9;
+const lineTall = 14;
+/** Half of what the letter of a cut or a finding takes. */
+const letterHalf = 11;
+
+interface Box {
+  left: number;
+  right: number;
+  top: number;
+  foot: number;
+}
+
+const meet = (a: Box, b: Box) => a.left < b.right && b.left < a.right && a.top < b.foot && b.top < a.foot;
+
+/** The room a cap takes. */
+const capOf = (at: Spot): Box => ({ left: at.x - capHalf, right: at.x + capHalf, top: at.y - 7, foot: at.y });
+
+/** The room so many letters take about a spot. */
+const wordsAt = (at: Spot, letters: number): Box => ({
+  left: at.x - (letters * letterPx) / 2,
+  right: at.x + (letters * letterPx) / 2,
+  top: at.y - lineTall / 2,
+  foot: at.y + lineTall / 2,
+});
+
+/** Where a tag of so many letters may stand by its cap, best first: beside it, outward before inward, then a line higher. */
+function spots(at: Spot, letters: number, outward: 1 | -1): (Box & { x: number; anchor: 'start' | 'end' })[] {
+  const wide = letters * letterPx;
+  return [0, -1, 1, -2, 2].flatMap((up) =>
+    ([outward, -outward] as const).map((side) => {
+      const x = at.x + side * (capHalf + 5);
+      const foot = at.y + up * lineTall + 4;
+      const left = side > 0 ? x : x - wide;
+      return { x, anchor: side > 0 ? 'start' : 'end', left, right: left + wide, top: foot - lineTall, foot } as const;
+    }),
+  );
+}
 
 /** Where the tops end this year: a cap over each new end, and the limb that takes over drawn again in leaf. */
-export function TopEnds({ tops, limbs, view, sheet, width, says }: Props) {
+export function TopEnds({ tops, limbs, view, sheet, width, from = 0, letters = [], reach, says }: Props) {
   const byId = new Map(limbs.map((l) => [l.id, l]));
   const lowered = tops.filter((t) => t.this_cm > 0 && t.this_cm < t.now_cm - 3).slice(0, most);
-  const tagged: { x: number; y: number }[] = [];
-  /** A tag stands where no other does. */
-  const room = (x: number, y: number) => {
-    if (tagged.some((t) => Math.abs(t.x - x) < tagPx && Math.abs(t.y - y) < tagTall)) return false;
-    tagged.push({ x, y });
-    return true;
+  const taken: Box[] = lowered.map((t) => capOf(place(t.end, view, sheet)));
+  if (reach) taken.push(wordsAt(reach, reach.letters));
+  const marks = letters.map((l) => ({
+    left: l.x - letterHalf,
+    right: l.x + letterHalf,
+    top: l.y - letterHalf,
+    foot: l.y + letterHalf,
+  }));
+  const told: { at: Spot; text: string }[] = []; // two tops that end at one place are told once
+  /** A tag stands where no other does, and off the letters if there is such a place; else it is left out. */
+  const room = (at: Spot, text: string) => {
+    if (told.some((t) => t.text === text && Math.hypot(t.at.x - at.x, t.at.y - at.y) < 2 * capHalf)) return undefined;
+    told.push({ at, text });
+    const free = spots(at, text.length, at.x >= sheet.x ? 1 : -1).filter(
+      (s) => s.left > from && s.right < width && !taken.some((t) => meet(s, t)),
+    );
+    const spot = free.find((s) => !marks.some((m) => meet(s, m))) ?? free[0];
+    if (spot) taken.push(spot);
+    return spot;
   };
   return (
     <g role="presentation" pointerEvents="none">
@@ -55,7 +109,8 @@ export function TopEnds({ tops, limbs, view, sheet, width, says }: Props) {
         const end = t.end;
         const at = place(end, view, sheet);
         const y = at.y - 5;
-        const right = (at.x >= sheet.x || at.x < tagPx + 60) && at.x + tagPx < width;
+        const text = `${t.heir ? `${t.heir} takes over, ` : ''}ends ${says(t.this_cm)}`;
+        const spot = room({ x: at.x, y }, text);
         return (
           <g key={t.limb}>
             {(['var(--ground)', 'var(--leaf)'] as const).map((colour) => (
@@ -67,17 +122,17 @@ export function TopEnds({ tops, limbs, view, sheet, width, says }: Props) {
                 strokeWidth={colour === 'var(--leaf)' ? 2.4 : 5}
               />
             ))}
-            {room(at.x + (right ? tagPx / 2 : -tagPx / 2), y) && (
+            {spot && (
               <text
-                x={at.x + (right ? capHalf + 5 : -capHalf - 5)}
-                y={y + 5}
-                textAnchor={right ? 'start' : 'end'}
+                x={spot.x}
+                y={spot.foot}
+                textAnchor={spot.anchor}
                 fontSize={12}
                 fontWeight={700}
                 fill="var(--leaf)"
                 className="halo"
               >
-                {t.heir ? `${t.heir} takes over, ` : ''}ends {says(t.this_cm)}
+                {text}
               </text>
             )}
           </g>

@@ -14,6 +14,7 @@ import { spread, type Label } from './labels';
 import { AboveFrame, gutter, Handle, HeightScale, Outline, RingMarks } from './treeFrame';
 import { ZoneLines, type Zone } from './ZoneBars';
 import { CutBar, CutMarks, cutSpot, type CutMark } from './CutMarks';
+import type { Scale } from './scale';
 import { Tag } from './Tag';
 import { TopEnds } from './TopEnds';
 import { painted, Wood, type Painted } from './LimbShape';
@@ -59,9 +60,8 @@ interface Props {
   chosen: string;
   /** Wanted outline of the form, cm; none: not shown. */
   outline?: { height: number; width: number; form?: string } | undefined;
-  /** Height in cm to what stands beside each tick of the scale. */
-  scaleSays: (cm: number) => string;
-  scaleStepCm: number;
+  /** What stands beside the tree, or as rings round it from above. */
+  scale: Scale;
   /** Height in cm to what is said of it; none: as the scale has it. */
   heightSays?: ((cm: number) => string) | undefined;
   onChoose: (id: string) => void;
@@ -248,7 +248,7 @@ export function TreeDrawing({ ref, ...p }: Props) {
         </pattern>
       </defs>
       {p.above ? (
-        <AboveFrame sheet={sheet} width={p.width} height={height} says={p.scaleSays} step={p.scaleStepCm} />
+        <AboveFrame sheet={sheet} width={p.width} height={height} scale={p.scale} />
       ) : (
         <g role="presentation">
           {reachY > 0 && (
@@ -260,7 +260,7 @@ export function TreeDrawing({ ref, ...p }: Props) {
             stroke="var(--ink)"
             strokeWidth={1.2}
           />
-          <HeightScale sheet={sheet} top={height} says={p.scaleSays} step={p.scaleStepCm} />
+          <HeightScale sheet={sheet} top={height} scale={p.scale} />
           {p.outline && <Outline outline={p.outline} sheet={sheet} />}
         </g>
       )}
@@ -310,7 +310,10 @@ export function TreeDrawing({ ref, ...p }: Props) {
           view={view}
           sheet={sheet}
           width={p.width}
-          says={p.heightSays ?? p.scaleSays}
+          from={gutter}
+          letters={[...labels, ...marks].map((l) => l.label)}
+          reach={{ x: p.width - 4 - p.reachSays.length * 3.6, y: reachY - 10, letters: p.reachSays.length }}
+          says={p.heightSays ?? p.scale.says}
         />
       )}
       {chosen && <RingMarks l={chosen} view={view} sheet={sheet} />}

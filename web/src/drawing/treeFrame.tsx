@@ -1,4 +1,5 @@
 import type { PointerEvent } from 'react';
+import type { Scale } from './scale';
 import { along, place, type Limb, type Sheet, type Spot, type View } from './wood';
 import css from './drawing.module.css';
 
@@ -78,17 +79,7 @@ export function Handle({
   );
 }
 
-export function HeightScale({
-  sheet,
-  top,
-  says,
-  step,
-}: {
-  sheet: Sheet;
-  top: number;
-  says: (cm: number) => string;
-  step: number;
-}) {
+export function HeightScale({ sheet, top, scale: { step, says } }: { sheet: Sheet; top: number; scale: Scale }) {
   const marks = [];
   for (let cm = 0; sheet.y - cm * sheet.scale > 8 && marks.length < 40; cm += step) {
     const y = sheet.y - cm * sheet.scale;
@@ -191,27 +182,35 @@ export function Outline({
   );
 }
 
+/** Pixels between the words of two rings. */
+const ringApart = 16;
+
+/** Pixels at the rim where north has its letter. */
+const underNorth = 34;
+
 export function AboveFrame({
   sheet,
   width,
   height,
-  says,
-  step,
+  scale: { step, says },
 }: {
   sheet: Sheet;
   width: number;
   height: number;
-  says: (cm: number) => string;
-  step: number;
+  scale: Scale;
 }) {
   const rings = [];
-  for (let cm = step; cm * sheet.scale < Math.min(width, height) / 2 && rings.length < 12; cm += step)
+  const half = Math.min(width, height) / 2;
+  const every = Math.max(1, Math.ceil(ringApart / (step * sheet.scale))); // rings whose words would meet have none
+  for (let cm = step; cm * sheet.scale < half && rings.length < 12; cm += step)
     rings.push(
       <g key={cm}>
         <circle cx={sheet.x} cy={sheet.y} r={cm * sheet.scale} fill="none" stroke="var(--rule)" />
-        <text x={sheet.x + 3} y={sheet.y - cm * sheet.scale - 3} fontSize={12} fill="var(--quiet)" className="halo">
-          {says(cm)}
-        </text>
+        {Math.round(cm / step) % every === 0 && cm * sheet.scale < half - underNorth && (
+          <text x={sheet.x + 3} y={sheet.y - cm * sheet.scale - 3} fontSize={12} fill="var(--quiet)" className="halo">
+            {says(cm)}
+          </text>
+        )}
       </g>,
     );
   return (
@@ -227,8 +226,8 @@ export function AboveFrame({
       ).map(([n, dx, dy]) => (
         <text
           key={n}
-          x={sheet.x + dx * (Math.min(width, height) / 2 - 10)}
-          y={sheet.y + dy * (Math.min(width, height) / 2 - 10) + 5}
+          x={sheet.x + dx * (half - 10)}
+          y={sheet.y + dy * (half - 10) + 5}
           textAnchor="middle"
           fontSize={14}
           fontWeight={700}

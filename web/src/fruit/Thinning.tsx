@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import Button from '@mui/material/Button';
 import { Link, useNavigate, useParams } from 'react-router';
 import { FruitLimb as FruitLimbDrawing } from '../drawing/FruitLimb';
@@ -253,7 +253,6 @@ interface LimbViewProps {
 function LimbView({ fruit, limb, at, counted, dense, onAt }: LimbViewProps) {
   const { units } = useHere();
   const [ref, width] = useWidth(680);
-  const length = useMemo(() => (cm: number) => say(cm, 'cm', units), [units]);
   return (
     <div ref={ref} className="limb-view">
       <ul className={`${css.legend} legend sm`} aria-label="Marks">
@@ -270,7 +269,7 @@ function LimbView({ fruit, limb, at, counted, dense, onAt }: LimbViewProps) {
         at={at}
         counted={counted}
         dense={dense}
-        lengthText={length}
+        units={units}
         onAt={onAt}
       />
       <ol className={`${css.laterals} sm`} start={0}>

@@ -5,6 +5,7 @@ import { useParams } from 'react-router';
 import { goingOf } from '../bench/slip/going';
 import type { Step } from '../bench/slip/queries';
 import { StakeLabel } from '../drawing/StakeLabel';
+import { heights } from '../drawing/scale';
 import { TreeDrawing } from '../drawing/TreeDrawing';
 import type { Waiting } from '../outbox/box';
 import { useSending, useWaitingFor } from '../outbox/use';
@@ -107,8 +108,7 @@ function Page({ token, of, waiting }: { token: string; of: PageOf; waiting: read
             reachCm={p.reach_cm}
             reachSays={`Reach ${say(p.reach_cm / 100, 'm', units)}`}
             chosen={at?.cut.limb ?? ''}
-            scaleSays={(cm) => say(cm / 100, 'm', units)}
-            scaleStepCm={50}
+            scale={heights(units)}
             onChoose={() => undefined}
           />
           {at && <p className="youstand">you stand {at.side}</p>}

@@ -72,6 +72,13 @@ export function tall(cm: number, units: Units): string {
   return units === 'metric' ? `${(cm / 100).toFixed(2)} m` : say(cm / 100, 'm', units);
 }
 
+/** A height in cm where there is little room: as feet and inches are marked on a drawing. */
+export function tight(cm: number, units: Units): string {
+  if (units === 'metric') return (cm / 100).toFixed(2);
+  const all = Math.round(cm / measures.cm.us.per);
+  return all < footIn ? `${String(all)}″` : `${String(Math.floor(all / footIn))}′ ${String(all % footIn)}″`;
+}
+
 /** The same amount in the other units, for a hover. */
 export function other(value: number, q: Quantity, units: Units): string {
   return say(value, q, units === 'metric' ? 'us' : 'metric');

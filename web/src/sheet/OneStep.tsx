@@ -4,6 +4,7 @@ import type { Bench } from '../bench/queries';
 import { goingOf } from '../bench/slip/going';
 import { usePlaces, type Asking, type Place, type Slip, type Step } from '../bench/slip/queries';
 import { StakeLabel } from '../drawing/StakeLabel';
+import { heights } from '../drawing/scale';
 import { TreeDrawing } from '../drawing/TreeDrawing';
 import type { Waiting } from '../outbox/box';
 import { useWidth } from '../shared/measure';
@@ -101,8 +102,7 @@ export function OneStep({
           reachCm={bench.tree.reach_cm}
           reachSays={`Reach ${say(bench.tree.reach_cm / 100, 'm', units)}`}
           chosen={s.cut.limb}
-          scaleSays={(cm) => say(cm / 100, 'm', units)}
-          scaleStepCm={50}
+          scale={heights(units)}
           onChoose={() => undefined}
         />
         <p className="youstand">you stand {s.side}</p>

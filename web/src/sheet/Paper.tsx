@@ -5,6 +5,7 @@ import { goingOf } from '../bench/slip/going';
 import { sectionsOf } from '../bench/slip/SlipPanel';
 import { useSlip, type Asking, type Slip, type Step } from '../bench/slip/queries';
 import { StakeLabel } from '../drawing/StakeLabel';
+import { heights } from '../drawing/scale';
 import { TreeDrawing } from '../drawing/TreeDrawing';
 import { compass } from '../drawing/wood';
 import { Heads } from '../shared/Heads';
@@ -62,8 +63,7 @@ export default function Paper() {
       reachCm={b.tree.reach_cm}
       reachSays="reach"
       chosen=""
-      scaleSays={(cm) => say(cm / 100, 'm', units)}
-      scaleStepCm={50}
+      scale={heights(units)}
       onChoose={() => undefined}
     />
   );

@@ -1,5 +1,6 @@
 import { useMemo, useRef, useState } from 'react';
 import { angleAt, spotOn } from '../shared/turned';
+import { lengths, marksOf } from '../drawing/scale';
 import { dot, standingAt, stationAt, stationCount, type Limb } from '../drawing/wood';
 import { useWidth } from '../shared/measure';
 import { useHere } from '../shared/orchard';
@@ -28,6 +29,7 @@ const rad = Math.PI / 180;
 /** The tree from the side, turned so that the limb that is bent stands square to the eye: else its angle would lie. */
 export function Elevation({ limbs, bend, candidates, reachCm, onChoose, aimDeg, onAim }: Props) {
   const { units } = useHere();
+  const scale = lengths(units, 50);
   const [box, width] = useWidth(620);
   const [over, setOver] = useState('');
   const svg = useRef<SVGSVGElement>(null);
@@ -121,12 +123,12 @@ export function Elevation({ limbs, bend, candidates, reachCm, onChoose, aimDeg, 
       >
         <path d={`M20 ${String(ground)}H${String(width - 20)}`} stroke="var(--wood-old)" />
         <path d={`M20 12V${String(ground)}`} stroke="var(--rule-strong)" />
-        {Array.from({ length: Math.floor(tops / 50) + 1 }, (_, i) => i * 50).map((cm) => (
+        {marksOf(scale, 0, tops).map((cm) => (
           <g key={cm}>
             <path d={`M14 ${String(Y(cm))}H20`} stroke="var(--rule-strong)" />
             {cm > 0 && (
               <text x={26} y={Y(cm) + 4} fontSize={12}>
-                {say(cm, 'cm', units)}
+                {scale.says(cm)}
               </text>
             )}
           </g>

@@ -3,6 +3,8 @@ import { useHere } from '../shared/orchard';
 import { Trouble } from '../shared/Trouble';
 import { say } from '../shared/units';
 import type { BudSeen, Notch } from './queries';
+import { lengths } from '../drawing/scale';
+import { Marks } from './Marks';
 import css from './training.module.css';
 
 type Seen = BudSeen['state'];
@@ -47,14 +49,7 @@ export function NotchPanel({ notch, seen, onSeen, error }: Props) {
         aria-label={`Notch above ${notch.marks.map((m) => `bud ${m.bud}`).join(', ')}`}
       >
         <path d="M70 262V6" stroke="var(--wood-last)" strokeWidth={13} />
-        {[40, 50, 60, 70, 80, 90].map((cm) => (
-          <g key={cm}>
-            <path d={`M30 ${String(y(cm))}h8`} stroke="var(--rule-strong)" />
-            <text x={26} y={y(cm) + 4} fontSize={12} textAnchor="end">
-              {cm}
-            </text>
-          </g>
-        ))}
+        <Marks scale={lengths(units, 10)} from={low + 2} to={high - 5} x={42} y={y} />
         {buds.map((b, i) => {
           const right = i % 2 === 0;
           const mark = notch.marks.find((m) => m.bud === b.id);

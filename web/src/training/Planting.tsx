@@ -5,6 +5,8 @@ import { useHere } from '../shared/orchard';
 import { useTicks } from '../shared/ticks';
 import { say } from '../shared/units';
 import type { Planting, Which } from './queries';
+import { lengths } from '../drawing/scale';
+import { Marks } from './Marks';
 import css from './training.module.css';
 
 /** The day a tree is planted: where it is headed, above which bud, and what is done in which order. */
@@ -21,7 +23,7 @@ export function PlantingDay({ planting, treeId, which }: { planting: Planting; t
           {planting.done
             ? 'It is headed'
             : planting.action === 'cut' && cut
-              ? `Head it at ${cm(Math.round(cut))}${planting.bud ? `, bud ${planting.bud}` : ''}`
+              ? `Head it at ${cm(cut)}${planting.bud ? `, bud ${planting.bud}` : ''}`
               : 'Leave its top this winter'}
         </h2>
         {planting.from && planting.to && (
@@ -105,17 +107,10 @@ function Whip({ planting }: { planting: Planting }) {
       viewBox="0 0 380 262"
       className={css.whip}
       role="img"
-      aria-label={`Cut at ${say(Math.round(cut), 'cm', units)}${planting.bud ? ` above bud ${planting.bud}` : ''}`}
+      aria-label={`Cut at ${say(cut, 'cm', units)}${planting.bud ? ` above bud ${planting.bud}` : ''}`}
     >
-      <path d="M8 236H170" stroke="var(--wood-old)" />
-      {[0, 50, 100].map((c) => (
-        <g key={c}>
-          <path d={`M40 ${String(y(c))}h6`} stroke="var(--rule-strong)" />
-          <text x={36} y={y(c) + 4} fontSize={12} textAnchor="end">
-            {c}
-          </text>
-        </g>
-      ))}
+      <path d="M58 236H170" stroke="var(--wood-old)" />
+      <Marks scale={lengths(units, 50)} from={0} to={Math.max(100, tall)} x={50} y={y} />
       <path d={`M100 ${String(y(0))}V${String(y(cut))}`} stroke="var(--wood-last)" strokeWidth={6} />
       {planting.action === 'cut' && (
         <path
@@ -142,7 +137,7 @@ function Whip({ planting }: { planting: Planting }) {
           <path d={`M236 ${String(Y(cut))}V14h16V${String(Y(cut))}`} fill="none" stroke="var(--wood-last)" />
           <path d={`M226 ${String(Y(cut) - 8)}L262 ${String(Y(cut) + 6)}`} stroke="var(--ink)" strokeWidth={4} />
           <text x={268} y={Y(cut) - 6} fontSize={14} fontWeight={700}>
-            cut {say(Math.round(cut), 'cm', units)}
+            cut {say(cut, 'cm', units)}
           </text>
         </>
       )}

@@ -101,7 +101,8 @@ export function WallView({ wall, limbs, rigs }: { wall: Wall; limbs: readonly Li
   const along = [s, c, 0] as const;
   const run = wall.goal_cm * 1.12;
   const top = Math.max(wall.leader_cm, ...wall.wires_cm) + 16;
-  const k = Math.min((width - 130) / (2 * run), (ground - 20) / top);
+  const beside = units === 'us' ? 166 : 130; // room for the heights of the wires
+  const k = Math.min((width - beside) / (2 * run), (ground - 20) / top);
   const X = (x: number) => width / 2 + x * k;
   const Y = (z: number) => ground - z * k;
   const held = new Set(rigs.map((r) => r.rig.limb));

@@ -1,6 +1,6 @@
 import { useHere } from '../../shared/orchard';
 import { Trouble } from '../../shared/Trouble';
-import { percent, say, tall } from '../../shared/units';
+import { percent, say, tall, tight, type Units } from '../../shared/units';
 import { useYears, type Asking, type Years } from './queries';
 import css from '../bench.module.css';
 
@@ -37,7 +37,7 @@ export function Held({ asking }: { asking: Asking }) {
         )}
         {d.needs && <p className="sm">{d.needs}</p>}
       </div>
-      <Strip d={d} height={height} />
+      <Strip d={d} units={units} />
       <details className="behind">
         <summary>What falls in which year, and a new tree in its place</summary>
         <ol className="bare">
@@ -70,7 +70,8 @@ export function Held({ asking }: { asking: Asking }) {
   );
 }
 
-function Strip({ d, height }: { d: Years; height: (cm: number) => string }) {
+function Strip({ d, units }: { d: Years; units: Units }) {
+  const height = (cm: number) => tall(cm, units);
   const years = d.years.slice(0, shownYears);
   const w = (d.past.length + years.length) * column;
   const all = [
@@ -124,7 +125,15 @@ function Strip({ d, height }: { d: Years; height: (cm: number) => string }) {
         ) : null,
       )}
       {years.map((y, k) => (
-        <YearLine key={y.year} y={y} x={x0 + k * column} first={k === 0} yOf={yOf} height={height} />
+        <YearLine
+          key={y.year}
+          y={y}
+          x={x0 + k * column}
+          first={k === 0}
+          last={k === years.length - 1}
+          yOf={yOf}
+          height={units === 'metric' ? height : (cm) => tight(cm, units)}
+        />
       ))}
       {[...d.past, ...years].map((y, k) => {
         const x = k * column + 8;
@@ -159,12 +168,14 @@ function YearLine({
   y,
   x,
   first,
+  last,
   yOf,
   height,
 }: {
   y: Year;
   x: number;
   first: boolean;
+  last: boolean;
   yOf: (cm: number) => number;
   height: (cm: number) => string;
 }) {
@@ -194,7 +205,14 @@ function YearLine({
         d={`M${at(0.62).toFixed(1)} ${yOf(y.height_cut_cm).toFixed(1)}L${at(1).toFixed(1)} ${yOf(y.height_cm).toFixed(1)}`}
         {...dots}
       />
-      <text x={at(0.66)} y={yOf(y.height_cut_cm) + 15} fontSize={12} fontWeight={700} className="halo">
+      <text
+        x={last ? at(1) : at(0.66)}
+        y={yOf(y.height_cut_cm) + 15}
+        fontSize={12}
+        fontWeight={700}
+        textAnchor={last ? 'end' : 'start'}
+        className="halo"
+      >
         {height(y.height_cut_cm)}
       </text>
       {first && (

@@ -93,7 +93,7 @@ export function SlipGauge({ slip, chosen }: { slip: Slip; chosen: number }) {
         <text x={x(limit)} y={48} fontSize={12} fontWeight={700} textAnchor="middle">
           {percent(limit)}
         </text>
-        {!g.exempt && g.cap < limit - 0.002 && x(limit) - x(g.cap) > 40 && (
+        {!g.exempt && g.cap < limit - 0.002 && x(limit) - x(g.cap) > 40 && x(g.cap) - left > 32 && (
           <text x={x(g.cap)} y={48} fontSize={12} textAnchor="middle" className="q">
             {percent(g.cap)}
           </text>

@@ -26,6 +26,7 @@ import (
 	"vertumna/core/given"
 	"vertumna/orchard"
 	"vertumna/store"
+	"vertumna/words"
 )
 
 // Config is what a server is made from.
@@ -59,7 +60,7 @@ const (
 func New(c Config) http.Handler {
 	s := &server{Config: c, guard: newGuard(c.Household, c.Store)}
 	r := chi.NewRouter()
-	r.Use(middleware.RequestID, s.logRequests, middleware.Recoverer, secure, s.onlyOurHosts)
+	r.Use(middleware.RequestID, s.logRequests, s.speaking, middleware.Recoverer, secure, s.onlyOurHosts)
 	r.Use(http.NewCrossOriginProtection().Handler, slowly, s.guard.protect, s.asSent(), inTurn())
 	r.Use(middleware.Compress(5, "application/json", "application/problem+json", "text/html", "text/css", "text/javascript", "image/svg+xml", "text/calendar"))
 	s.register(humachi.New(r, apiConfig()))
@@ -133,7 +134,7 @@ func op[I, O any](api huma.API, method, path, id, summary string, run func(conte
 		if err == nil {
 			return out, nil
 		}
-		told := asProblem(err)
+		told := asProblem(err, speakerFor(ctx, *in))
 		if _, refused := told.(*Problem); !refused { // ours, not the person's
 			faultIn(ctx, id, err)
 		}
@@ -174,6 +175,33 @@ func refusalsOf(method, path string) []int {
 type slugged interface{ slug() string }
 
 func (in SlugInput) slug() string { return in.Slug }
+
+// unitsKey is where a request keeps how an orchard's units are found.
+type unitsKey struct{}
+
+// speaking lets refusals be told in the units of the orchard they are about.
+func (s *server) speaking(next http.Handler) http.Handler {
+	of := func(ctx context.Context, slug string) words.Speaker {
+		o, err := s.Store.Orchard(ctx, slug)
+		if err != nil { // then there is nothing to tell of it
+			return words.Speaker{}
+		}
+		return words.Speaker{Units: words.Units(o.Units)}
+	}
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		next.ServeHTTP(w, r.WithContext(context.WithValue(r.Context(), unitsKey{}, of)))
+	})
+}
+
+// speakerFor speaks to the people of the orchard that an input names.
+func speakerFor(ctx context.Context, in any) words.Speaker {
+	of, known := ctx.Value(unitsKey{}).(func(context.Context, string) words.Speaker)
+	about, named := in.(slugged)
+	if !known || !named {
+		return words.Speaker{}
+	}
+	return of(ctx, about.slug())
+}
 
 // inOrchard registers an operation on one orchard.
 func inOrchard[I slugged, O any](s *server, api huma.API, method, path, id, summary string, run func(context.Context, *store.Orchard, *I) (*O, error)) {

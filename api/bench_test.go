@@ -92,6 +92,10 @@ func TestAQuickLineIsReadInTheOrchardsUnits(t *testing.T) {
 	require.InDelta(t, 203.2, r["edits"].([]any)[0].(object)["limb"].(object)["length_cm"], 1e-9)
 	r = a.ok("POST", at, object{"line": "S1.1 900 thick"})
 	require.NotEmpty(t, r["faults"], "what the map would refuse is told while the line is written")
+	require.NotRegexp(t, metricAmount, r["faults"].([]any)[0].(object)["expected"])
+	edits := fmt.Sprintf(mapOf, "B4") + "/edits"
+	refused := a.refused(422, "S1.attach_cm", " in", "POST", edits, object{"based_on": a.revision(fmt.Sprintf(mapOf, "B4")), "edits": []any{object{"op": "move", "id": "S1", "attach_cm": 900}}})
+	require.NotRegexp(t, metricAmount, refused["detail"])
 }
 
 func TestEndTestsAreKeptAndShown(t *testing.T) {

@@ -10,6 +10,7 @@ import (
 
 	"vertumna/exchange"
 	"vertumna/store"
+	"vertumna/words"
 )
 
 // CalendarBody tells of the address a calendar program subscribes to.
@@ -78,7 +79,7 @@ func (s *server) writeCalendar(w http.ResponseWriter, r *http.Request, slug stri
 	p, err := s.Keeper.Plan(r.Context(), slug, s.Today())
 	if err != nil {
 		w.Header().Del("Content-Disposition")
-		http.Error(w, asProblem(err).Error(), http.StatusNotFound)
+		http.Error(w, asProblem(err, words.Speaker{}).Error(), http.StatusNotFound)
 		return
 	}
 	w.Header().Set("Content-Type", "text/calendar; charset=utf-8")

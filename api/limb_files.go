@@ -8,6 +8,7 @@ import (
 
 	"vertumna/exchange"
 	"vertumna/orchard"
+	"vertumna/words"
 )
 
 // limbFormats are the files a limb map is given out as.
@@ -31,7 +32,7 @@ func (s *server) downloadLimbs(w http.ResponseWriter, r *http.Request) {
 	}
 	if err != nil {
 		status := http.StatusInternalServerError
-		if p, ok := asProblem(err).(*Problem); ok {
+		if p, ok := asProblem(err, words.Speaker{}).(*Problem); ok {
 			status = p.Status
 		}
 		http.Error(w, "no map of this tree on that day", status)

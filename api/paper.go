@@ -16,6 +16,7 @@ import (
 	"vertumna/orchard"
 	"vertumna/paper"
 	"vertumna/store"
+	"vertumna/words"
 )
 
 // printing is a request for paper.
@@ -161,7 +162,7 @@ func answerPDF(w http.ResponseWriter, name string, body []byte, err error) {
 
 // answerProblem tells an error as a problem document, where no contract does it.
 func answerProblem(w http.ResponseWriter, err error) {
-	p, ok := asProblem(err).(*Problem)
+	p, ok := asProblem(err, words.Speaker{}).(*Problem)
 	if !ok {
 		p = problem(http.StatusInternalServerError, "something went wrong here; nothing was changed")
 	}

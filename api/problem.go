@@ -11,6 +11,7 @@ import (
 	"vertumna/core/given"
 	"vertumna/orchard"
 	"vertumna/store"
+	"vertumna/words"
 )
 
 // Problem is an error as RFC 9457 has it, naming each field, what was given and what is expected.
@@ -67,7 +68,7 @@ func useProblems() {
 
 // asProblem maps what the core, the store and the formats refuse to problems. Anything else is ours: the log gets it, the person a
 // plain sentence.
-func asProblem(err error) error {
+func asProblem(err error, s words.Speaker) error {
 	var (
 		p        *Problem
 		conflict *store.Conflict
@@ -91,9 +92,9 @@ func asProblem(err error) error {
 	case errors.As(err, &conflict):
 		return conflictProblem(conflict)
 	case errors.As(err, &faults) && len(faults) > 0:
-		return refused(faults)
+		return refused(s.Faults(faults))
 	case errors.As(err, &fault):
-		return refused(given.Faults{fault})
+		return refused(s.Faults(given.Faults{fault}))
 	}
 	return err
 }

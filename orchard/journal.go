@@ -14,6 +14,7 @@ import (
 	"vertumna/core/training"
 	"vertumna/core/year"
 	"vertumna/store"
+	"vertumna/words"
 )
 
 // EntryBody is an entry with how good its day was for the job.
@@ -57,6 +58,7 @@ func (k *Keeper) Log(ctx context.Context, slug string, e store.Entry) (*EntryBod
 		return nil, err
 	}
 	out.Entry = e
+	out.Warnings = words.Speaker{Units: words.Units(c.Orchard.Units)}.Faults(out.Warnings)
 	return &out, nil
 }
 

@@ -198,7 +198,7 @@ func (k *Keeper) QuickLine(ctx context.Context, a At, line, selected string) (Qu
 	r := quickline.Parse(line, kept.Doc, selected, quickline.Units(b.contents.Orchard.Units))
 	if len(r.Edits) > 0 { // what the map would refuse is told while the line is still being written
 		if _, err := limb.Apply(kept.Doc, r.Edits...); err != nil {
-			r.Faults = append(r.Faults, quickline.Fault{Start: 0, End: len(line), Given: line, Expected: err.Error()})
+			r.Faults = append(r.Faults, quickline.Fault{Start: 0, End: len(line), Given: line, Expected: b.speaker.Measured(err.Error())})
 			r.Edits = []limb.Edit{}
 		}
 	}

@@ -6,6 +6,7 @@ import (
 	"codeberg.org/go-pdf/fpdf"
 
 	"vertumna/orchard"
+	"vertumna/words"
 )
 
 // box is a place on the page, mm.
@@ -34,7 +35,7 @@ type drawing struct {
 	x0, y0  float64 // of the stem's foot on the page
 	labels  []box
 	reachCM float64
-	height  func(cm float64) string
+	speaker words.Speaker
 }
 
 // tree draws it. Limbs: carriers before what they carry.
@@ -90,7 +91,7 @@ func (d *drawing) at(p vec) (x, y float64) {
 	return d.x0 + dot(p, d.view.right)*d.mm, d.y0 - dot(p, d.view.up)*d.mm
 }
 
-// scale draws the ground, a mark each half metre, and the line of reach.
+// scale draws the ground, marks of height, and the line of reach.
 func (d *drawing) scale() {
 	p := d.pdf
 	p.SetDrawColor(0, 0, 0)
@@ -100,10 +101,11 @@ func (d *drawing) scale() {
 	p.SetLineWidth(hairline)
 	p.SetFont("text", "", 6)
 	top := (d.y0 - d.in.y - 2) / d.mm
-	for cm := 50.0; cm < top; cm += 50 {
+	step, says := d.speaker.HeightMarks()
+	for cm := step; cm < top; cm += step {
 		y := d.y0 - cm*d.mm
 		p.Line(d.in.x+7, y, d.in.x+9, y)
-		p.Text(d.in.x, y+0.8, d.height(cm))
+		p.Text(d.in.x, y+0.8, says(cm))
 	}
 	if d.reachCM > 0 {
 		y := d.y0 - d.reachCM*d.mm
@@ -112,7 +114,7 @@ func (d *drawing) scale() {
 		p.Line(d.in.x+9, y, d.in.x+d.in.w, y)
 		p.SetDashPattern(nil, 0)
 		p.SetFont("bold", "", 6.5)
-		says := "reach " + d.height(d.reachCM)
+		says := "reach " + d.speaker.Height(d.reachCM)
 		p.Text(d.in.x+d.in.w-p.GetStringWidth(says), y-0.8, says)
 	}
 }

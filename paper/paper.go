@@ -268,7 +268,7 @@ func (p *page) views(t *Tree) {
 		pdf.SetTextColor(0, 0, 0)
 		p.font("bold", 7.5)
 		pdf.Text(margin+float64(i)*third, y+3, v.says)
-		d := drawing{pdf: pdf, in: v.in, view: v.view, above: v.above, reachCM: t.Bench.Tree.ReachCM, height: p.speaker.Height}
+		d := drawing{pdf: pdf, in: v.in, view: v.view, above: v.above, reachCM: t.Bench.Tree.ReachCM, speaker: p.speaker}
 		d.tree(t.Bench.Limbs, t.Slip.Steps)
 	}
 	p.font("text", 7)

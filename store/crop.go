@@ -167,7 +167,9 @@ func (c *Contents) CropSeasons(treeID string, until almanac.Day) []crop.Season {
 	}
 	out := make([]crop.Season, 0, len(order))
 	for _, y := range order {
-		out = append(out, *by[y])
+		if by[y].Told() {
+			out = append(out, *by[y])
+		}
 	}
 	return out
 }

@@ -46,10 +46,11 @@ func TestSeasonsOfFruitAreReadOutOfTheJournal(t *testing.T) {
 		{TreeID: "a", Season: 2026, Date: on - 5, Kind: "work", Task: "harvest", Kilos: 6, Fruit: 40, Fruiting: &store.Fruiting{First: &first}},
 		{TreeID: "a", Season: 2026, Date: on, Kind: "work", Task: "harvest", Kilos: 5, Fruit: 30, Fruiting: &store.Fruiting{Quality: "keeping"}},
 		{TreeID: "b", Season: 2026, Date: on, Kind: "work", Task: "harvest", Kilos: 99},
+		{TreeID: "a", Season: 2025, Date: on - 365, Kind: "note", Fruiting: &store.Fruiting{Broke: "S4"}},
 	}}
 	require.Equal(t, 48, c.Entries[1].Fruiting.Counts[0].Number(), "clusters times fruit in one")
 	got := c.CropSeasons("a", on)
-	require.Len(t, got, 1)
+	require.Len(t, got, 1, "a limb that broke tells nothing of its season's fruit")
 	s := got[0]
 	require.InDelta(t, 0.4, *s.Alive, 1e-9)
 	require.InDelta(t, 210, *s.Set, 0)

@@ -121,7 +121,7 @@ func (s Speaker) Held(f cut.Forecast, firstYear int) string {
 	for _, r := range f.Rows[f.Held:] {
 		minutes, share, n = minutes+r.Minutes, share+r.Account, n+1
 	}
-	return fmt.Sprintf("Held from %d on: about %s and %s of the crown a year.", firstYear+f.Held, s.Minutes(math.Round(minutes/n)), s.Amount(share/n, "share"))
+	return fmt.Sprintf("Held from %d on: about %s and %s of the crown a year.", firstYear+f.Held, s.Minutes(math.Ceil(minutes/n)), s.Amount(share/n, "share"))
 }
 
 // Replace sets keeping a tree against replacing it.

@@ -76,6 +76,8 @@ var unitNames = map[string]string{"kg": "kg", "km/h": "km/h", "°C": "C"}
 func thumb(x float64) string {
 	parts := 1.0
 	switch {
+	case x == 0:
+		return "0"
 	case x < 1:
 		parts = 8
 	case x < 2:

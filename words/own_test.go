@@ -14,9 +14,10 @@ import (
 
 func TestAFixedSentenceIsToldAsAPersonOfInchesWouldSayIt(t *testing.T) {
 	for metric, want := range map[string]string{
-		"5-6 mm above the bud, sloped away from it.":                   "1/4 in above the bud, sloped away from it.",
-		"12 to 15 cm long":                                             "5 to 6 in long",
-		"45-50 cm above the top scaffold":                              "18 to 20 in above the top scaffold",
+		"5-6 mm above the bud, sloped away from it.": "1/4 in above the bud, sloped away from it.",
+		"0 to 4 cm":                       "0 to 1 1/2 in",
+		"12 to 15 cm long":                "5 to 6 in long",
+		"45-50 cm above the top scaffold": "18 to 20 in above the top scaffold",
 		"over 25 mm wants two stages, one over 40 mm stays":            "over 1 in wants two stages, one over 1 1/2 in stays",
 		"Wire, 2 to 2.5 mm, galvanized":                                "Wire, 1/8 in, galvanized",
 		"Not below -4 °C: wood is brittle.":                            "Not below 25 °F: wood is brittle.",
@@ -64,4 +65,13 @@ func TestNoLengthIsRoundedBeforeItIsTold(t *testing.T) {
 			require.NotRegexp(t, `Amount\(math\.\w+\([^"]*, "(cm|mm)"\)`, line, file)
 		}
 	}
+}
+
+func TestAScaleOfHeightsHasRoundMarks(t *testing.T) {
+	step, says := us.HeightMarks()
+	require.InDelta(t, 60.96, step, 1e-9)
+	require.Equal(t, "4 ft", says(2*step))
+	step, says = words.Speaker{}.HeightMarks()
+	require.InDelta(t, 50, step, 0)
+	require.Equal(t, "1.50 m", says(3*step))
 }

@@ -83,7 +83,7 @@ func (s Speaker) Heading(h training.Heading, y training.Young) []string {
 	case h.Action == "leave":
 		out = append(out, fmt.Sprintf("It is no taller than the cut at %s: let it grow, and head it next winter.", cm(h.NominalCM)))
 	case h.Bud != nil:
-		out = append(out, fmt.Sprintf(s.slope("Head it at %s, %s above bud %s, sloped away from it; %d buds under it make the limbs."), s.Tape(*h.CutCM), s.Amount(6, "mm"), *h.Bud, *h.BudsBelow-1))
+		out = append(out, fmt.Sprintf(s.slope("Head it at %s, %s above bud %s, sloped away from it; %s under it for the limbs."), s.Tape(*h.CutCM), s.Amount(6, "mm"), *h.Bud, s.Amount(float64(*h.BudsBelow-1), "buds")))
 	default:
 		out = append(out, fmt.Sprintf("Head it between %s and %s, above three or four strong buds that look all ways.", cm(h.LowCM), cm(h.HighCM)))
 	}

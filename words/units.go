@@ -167,6 +167,15 @@ func trim(x float64, decimals int) string {
 	return t
 }
 
+// HeightMarks are the marks of a scale of heights: so far apart, in cm, and what stands at each: half metres, or every second foot.
+func (s Speaker) HeightMarks() (step float64, says func(cm float64) string) {
+	if s.Units != US {
+		return 50, s.Height
+	}
+	const twoFeet = 2 * footIn * mmPerInch / 10
+	return twoFeet, func(cm float64) string { return fmt.Sprintf("%.0f ft", 2*cm/twoFeet) }
+}
+
 // Minutes says a span of work, as "1 h 50" or "35 min".
 func (s Speaker) Minutes(m float64) string {
 	whole := int(math.Round(m/5) * 5)

@@ -25,6 +25,11 @@ type Season struct {
 	Quality     string      `json:"quality,omitempty"`
 }
 
+// Told: the journal has something of the season's fruit. A limb that broke tells nothing of it.
+func (s *Season) Told() bool {
+	return s.Set != nil || s.Left != nil || s.Picked != nil || s.KG != nil || s.Alive != nil || s.First.Known()
+}
+
 // MassG is the mean weight of a fruit picked, 0 where count or kilos are missing.
 func (s *Season) MassG() float64 {
 	if s.Picked == nil || s.KG == nil || *s.Picked == 0 {

@@ -73,11 +73,13 @@ describe('the spacing of a tree that is placed', () => {
   it('names the nearest first, leaves itself and the far out, and tells crowns that will touch', () => {
     const trees = [tree('C', 5, 2), tree('me', 0, 2), tree('B', 1.8, 2), tree('D', 30, 2)];
     expect(neighbours(ghost, trees).map((n) => n.t.id)).toEqual(['B', 'C']);
-    expect(spacingSays(ghost, trees, 'metric')).toBe('B 1.8 m, crowns will touch; C 5 m');
-    expect(spacingSays(ghost, trees, 'us')).toBe('B 5 ft 11 in, crowns will touch; C 16 ft 5 in');
+    expect(spacingSays(ghost, trees, 'metric')).toBe('From the nearest: B 1.8 m, crowns will touch; C 5 m.');
+    expect(spacingSays(ghost, trees, 'us')).toBe('From the nearest: B 5 ft 11 in, crowns will touch; C 16 ft 5 in.');
     expect(spacingSays(ghost, [], 'metric')).toBe('No tree stands near.');
     const behind = { ...tree('W', 0, 4), y: 1.4, form: 'wire-tiers' }; // as deep as a hand
-    expect(spacingSays(ghost, [behind], 'metric')).toBe('W 1.4 m');
-    expect(spacingSays(ghost, [{ ...behind, form: '' }], 'metric')).toBe('W 1.4 m, crowns will touch');
+    expect(spacingSays(ghost, [behind], 'metric')).toBe('From the nearest: W 1.4 m.');
+    expect(spacingSays(ghost, [{ ...behind, form: '' }], 'metric')).toBe(
+      'From the nearest: W 1.4 m, crowns will touch.',
+    );
   });
 });

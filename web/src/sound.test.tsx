@@ -250,7 +250,7 @@ describe('a tree that is placed', () => {
       ['a', true],
       ['b', false],
     ]);
-    expect(spacingSays(ghost(), trees, 'metric')).toBe('A 2.5 m, crowns will touch; B 4 m');
+    expect(spacingSays(ghost(), trees, 'metric')).toBe('From the nearest: A 2.5 m, crowns will touch; B 4 m.');
     expect(spacingSays(ghost(), [at('far', 20, 0)], 'metric')).toBe('No tree stands near.');
     expect(
       neighbours(

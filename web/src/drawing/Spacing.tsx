@@ -82,7 +82,6 @@ export function Spacing({ ghost, trees, units, X, Y, wide }: Props) {
 export function spacingSays(ghost: Ghost, trees: readonly TreeSummary[], units: Units): string {
   const near = neighbours(ghost, trees);
   if (near.length === 0) return 'No tree stands near.';
-  return near
-    .map(({ t, m, touch }) => `${t.code} ${say(m, 'm', units)}${touch ? ', crowns will touch' : ''}`)
-    .join('; ');
+  const far = near.map(({ t, m, touch }) => `${t.code} ${say(m, 'm', units)}${touch ? ', crowns will touch' : ''}`);
+  return `From the nearest: ${far.join('; ')}.`;
 }

@@ -82,7 +82,7 @@ export function YardPlan({
   const [ref, width] = useWidth(700);
   const svg = useRef<SVGSVGElement>(null);
   const e = extentOf(orchard, plan.trees);
-  const pad = width < 500 ? 24 : 28;
+  const pad = 28;
   const s = Math.max(8, (width - 2 * pad) / (e.x1 - e.x0));
   const h = (e.y1 - e.y0) * s + 2 * pad + scaleBarHeight;
   const X = (m: number) => pad + (m - e.x0) * s;
@@ -217,7 +217,7 @@ export function YardPlan({
       </svg>
       {ghost && placing && (
         <p className="sm q" role="status">
-          From the nearest: {spacingSays(ghost, plan.trees, units)}.
+          {spacingSays(ghost, plan.trees, units)}
         </p>
       )}
     </div>

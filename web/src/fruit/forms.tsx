@@ -2,7 +2,8 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { Num, Pick, Text } from '../shared/plain';
 import { SegmentRow } from '../shared/Segments';
-import { useHere } from '../shared/orchard';
+import { useHere, useUnits } from '../shared/orchard';
+import { refusalOf } from '../shared/refusal';
 import { useShown } from '../shared/shown';
 import { PaperLinks } from '../sheet/PaperLinks';
 import { Trouble } from '../shared/Trouble';
@@ -13,13 +14,14 @@ import css from './fruit.module.css';
 
 /** What the program answered to a logged entry, with what it found odd. */
 export function Logged({ answer, says }: { answer: Schemas['EntryBody'] | undefined; says: string }) {
+  const units = useUnits();
   if (!answer) return null;
   return (
     <div role="status" className="sm">
       <p>{says}</p>
       {answer.warnings.map((w) => (
         <p key={w.field + w.code} className="trouble">
-          {w.given} given, {w.expected} expected.
+          {refusalOf(w, units)}.
         </p>
       ))}
     </div>

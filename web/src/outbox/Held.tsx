@@ -3,7 +3,10 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, need, type Problem } from '../shared/api';
+import { useUnits } from '../shared/orchard';
+import { refusalSays } from '../shared/refusal';
 import { Trouble } from '../shared/Trouble';
+import type { Units } from '../shared/units';
 import type { Waiting } from './box';
 import { moment } from './network';
 import { outbox } from './use';
@@ -11,6 +14,7 @@ import css from './outbox.module.css';
 
 /** What to do with what was refused: the person chooses, nothing goes by itself. */
 export function Held({ waiting: w }: { waiting: Waiting }) {
+  const units = useUnits();
   const [trouble, setTrouble] = useState<unknown>(null);
   const [reason, setReason] = useState('');
   const wantsReason = w.held?.errors?.some((e) => e.code === 'reason_wanted') ?? false;
@@ -43,7 +47,7 @@ export function Held({ waiting: w }: { waiting: Waiting }) {
         tree_id: w.tree,
         kind: 'note',
         date,
-        note: `${w.says}. ${why(w.held)}`,
+        note: `${w.says}. ${why(w.held, units)}`,
       },
     });
     await outbox.drop(w.seq);
@@ -53,7 +57,7 @@ export function Held({ waiting: w }: { waiting: Waiting }) {
       <p>
         <b>{w.says}</b> <span className="q sm">tapped {moment(w.at)}</span>
       </p>
-      <p className="over">{why(w.held)}</p>
+      <p className="over">{why(w.held, units)}</p>
       <p className="sm">
         {w.held?.status === 409
           ? 'The tree was changed meanwhile, by another phone or at the bench. '
@@ -83,8 +87,8 @@ export function Held({ waiting: w }: { waiting: Waiting }) {
   );
 }
 
-function why(p: Problem | undefined): string {
+function why(p: Problem | undefined, units: Units): string {
   const first = p?.errors?.[0];
-  if (first) return `${first.field}: ${first.given} given, ${first.expected} expected.`;
+  if (first) return `${refusalSays(first, units)}.`;
   return p?.detail ?? p?.title ?? '';
 }

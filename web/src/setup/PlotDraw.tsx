@@ -70,7 +70,7 @@ export function PlotDraw({ orchard, units, onChange }: Props) {
     x1: Math.max(all.x1, ...plot.features.flatMap((f) => f.points.map((p) => p.x))),
     y1: Math.max(all.y1, ...plot.features.flatMap((f) => f.points.map((p) => p.y))),
   };
-  const pad = 24;
+  const pad = 28;
   const s = Math.max(4, Math.min((width - 2 * pad) / (e.x1 - e.x0), 420 / (e.y1 - e.y0)));
   const X = (m: number) => pad + (m - e.x0) * s;
   const Y = (m: number) => pad + (e.y1 - m) * s;

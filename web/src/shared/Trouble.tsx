@@ -1,19 +1,24 @@
 import { Refused } from './api';
+import { useUnits } from './orchard';
+import { refusalSays } from './refusal';
 
 /** What failed, what still holds, what to do. */
 export function Trouble({ error, holds }: { error: unknown; holds?: string }) {
+  const units = useUnits();
   if (!error) return null;
-  const message = error instanceof Error ? error.message : String(error);
   const fields = error instanceof Refused ? error.fields : [];
+  const message = fields[0]
+    ? `${refusalSays(fields[0], units)}${fields.length > 1 ? `, and ${String(fields.length - 1)} more` : ''}`
+    : error instanceof Error
+      ? error.message
+      : String(error);
   return (
     <div className="trouble" role="alert">
       {message}
       {fields.length > 1 && (
         <ul>
           {fields.map((f) => (
-            <li key={f.field + f.code}>
-              {f.field}: {f.given} given, {f.expected} expected
-            </li>
+            <li key={f.field + f.code}>{refusalSays(f, units)}</li>
           ))}
         </ul>
       )}

@@ -4,6 +4,7 @@ import TextField, { type TextFieldProps } from '@mui/material/TextField';
 import { useState, type ReactNode } from 'react';
 import { Choose, type Option } from './Choose';
 import { faultOf, type FieldError } from './api';
+import { refusalOf } from './refusal';
 import { read, show, unitOf, type Quantity, type Units } from './units';
 
 /** The names of what in a T is, or may be, a V. */
@@ -44,12 +45,6 @@ export function Amount({ label, q, units, value, onValue, bare = false, onBlur, 
   );
 }
 
-const toldBack = 40; // letters of what was given; what is longer is in sight where it was typed
-
-/** What was refused of a field, as a sentence. */
-const wordsOf = ({ says, given, expected }: FieldError) =>
-  says ?? `${given === '' || given.length > toldBack ? '' : `${given} given, `}${expected} expected`;
-
 /**
  * The fields of a form over a value that somebody holds: each shows its part, gives the whole back changed, and tells what the program
  * refused of it. The label comes first, then what is special.
@@ -65,7 +60,7 @@ export function fieldsOf<T extends object>(
   const shown = (v: unknown) => (typeof v === 'string' ? v : '');
   const told = (k: string) => {
     const fault = bad(k);
-    return { error: !!fault, ...(fault && { helperText: wordsOf(fault) }) };
+    return { error: !!fault, ...(fault && { helperText: refusalOf(fault, units) }) };
   };
   return {
     /** What a field that is drawn by itself shows of a refusal. */

@@ -19,3 +19,6 @@ export function useHere(): Here {
   if (!here) throw new Error('no orchard on this screen');
   return here;
 }
+
+/** The person's units; metric where no orchard is open. */
+export const useUnits = (): Units => useContext(HereContext)?.units ?? 'metric';

@@ -11,7 +11,7 @@ import { fieldsOf } from '../shared/fields';
 import { useShown } from '../shared/shown';
 import { Several } from '../shared/Several';
 import { Trouble, Warnings } from '../shared/Trouble';
-import { read, say, show, unitOf, type Units } from '../shared/units';
+import { count, read, say, show, unitOf, type Units } from '../shared/units';
 import css from './yard.module.css';
 
 interface Props {
@@ -154,8 +154,8 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
                 </button>
                 <span className="q">
                   {say(a.height_m, 'm', units)} high, {say(a.ground_m2, 'm2', units)} of ground, about{' '}
-                  {say(a.crop_kg, 'kg', units)} and {a.hours_a_year} h a year, full crop in {a.years_to_full_crop}:{' '}
-                  {a.sentence}.{' '}
+                  {say(a.crop_kg, 'kg', units)} and {a.hours_a_year} h a year, full crop in{' '}
+                  {count(a.years_to_full_crop, 'year')}: {a.sentence}.{' '}
                   {a.keeps_present_form
                     ? 'An older tree keeps its form: changing costs more than it gives. '
                     : 'Score: '}

@@ -241,7 +241,7 @@ func (s Speaker) price(c *cut.Step, openWeeks int) []string {
 			wound = fmt.Sprintf("The wound closes in %d seasons", c.CloseNow)
 		}
 		if openWeeks > 0 {
-			wound += fmt.Sprintf(", open %d weeks before growth", openWeeks)
+			wound += ", open " + plural(openWeeks, "week") + " before growth"
 		}
 		out = append(out, wound+".")
 	}
@@ -277,7 +277,7 @@ func (s Speaker) Job(j cut.Job) string {
 	case cut.WoundLook:
 		says := fmt.Sprintf(slipJobs[j.Kind], j.Limb, at)
 		if j.Seasons > 0 {
-			return fmt.Sprintf("%s: %s, about %d seasons from closing.", says, s.Amount(j.DMM, "mm"), j.Seasons)
+			return fmt.Sprintf("%s: %s, about %s from closing.", says, s.Amount(j.DMM, "mm"), plural(j.Seasons, "season"))
 		}
 		return fmt.Sprintf("%s: %s, not closing in sight.", says, s.Amount(j.DMM, "mm"))
 	}
@@ -428,8 +428,8 @@ func (s Speaker) tally(t cut.Tally) string {
 	} else if t.Closes > 1 {
 		closes = fmt.Sprintf("closed in %d seasons", t.Closes)
 	}
-	return fmt.Sprintf("%s of the crown, %s, %.0f fruit buds within reach, widest wound %s, %s",
-		s.Amount(t.Share, "share"), shortMinutes(t.Minutes), t.Buds, s.Amount(t.WidestMM, "mm"), closes)
+	return fmt.Sprintf("%s of the crown, %s, %s within reach, widest wound %s, %s",
+		s.Amount(t.Share, "share"), shortMinutes(t.Minutes), plural(int(math.Round(t.Buds)), "fruit bud"), s.Amount(t.WidestMM, "mm"), closes)
 }
 
 // Thirds name the thirds of a tree's height, from the ground up.

@@ -38,7 +38,7 @@ func (s Speaker) Bend(p training.BendPlan) []string {
 		case p.Bend.Stages == nil:
 			out = append(out, fmt.Sprintf("%s thick, held at %s: past %s it may crack, and %s would take more than two stages. Go to %s and stop there, cut it back, or leave it.", s.Amount(p.DMM, "mm"), cm, deg(p.SafeDeg), deg(p.ToDeg), deg(p.TodayDeg)))
 		case *p.Bend.Stages > 1:
-			out = append(out, fmt.Sprintf("%s thick, held at %s: past %s it may crack. Two stages: %s today, %s after %d weeks.", s.Amount(p.DMM, "mm"), cm, deg(p.SafeDeg), deg(p.TodayDeg), deg(p.ToDeg), p.Bend.WeeksBetween))
+			out = append(out, fmt.Sprintf("%s thick, held at %s: past %s it may crack. Two stages: %s today, %s after %s.", s.Amount(p.DMM, "mm"), cm, deg(p.SafeDeg), deg(p.TodayDeg), deg(p.ToDeg), plural(p.Bend.WeeksBetween, "week")))
 		case p.ToDeg > p.NowDeg:
 			out = append(out, fmt.Sprintf("%s thick, held at %s: safe to %s today. Stop where it resists, whatever the number says.", s.Amount(p.DMM, "mm"), cm, deg(math.Min(p.SafeDeg, 175))))
 		}
@@ -318,7 +318,7 @@ func Grafted(g training.GraftLog, kind, mother, host string, look bool) string {
 	case look:
 		return fmt.Sprintf("%s: %d took.", says, g.Took)
 	case g.Pieces > 0:
-		return fmt.Sprintf("%s: %d pieces.", says, g.Pieces)
+		return says + ": " + plural(g.Pieces, "piece") + "."
 	}
 	return says + "."
 }

@@ -1,6 +1,6 @@
 import { useMemo, type ReactNode } from 'react';
 import type { Schemas } from '../shared/api';
-import type { Units } from '../shared/units';
+import { count, type Units } from '../shared/units';
 import { lengths, marksOf } from './scale';
 import { toneColour, toneOf } from './wood';
 
@@ -145,7 +145,7 @@ export function FruitLimb(p: Props) {
       height={height}
       viewBox={`0 0 ${String(p.width)} ${String(height)}`}
       role="img"
-      aria-label={`${limb.id} laid flat, ${String(limb.laterals.length - 1)} laterals; the list below tells the same`}
+      aria-label={`${limb.id} laid flat, ${count(limb.laterals.length - 1, 'lateral')}; the list below tells the same`}
     >
       <defs>
         <pattern id="fruit-guess" width={4} height={4} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">

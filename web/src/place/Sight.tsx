@@ -1,6 +1,6 @@
 import { monthName, monthStarts, plain, type Day } from '../shared/day';
 import { useWidth } from '../shared/measure';
-import type { Units } from '../shared/units';
+import { count, type Units } from '../shared/units';
 import { shareOfYear } from '../drawing/time';
 import type { Sight } from './draft';
 import css from './place.module.css';
@@ -51,7 +51,7 @@ export function SightOfYear({ sight, laterDays, warmerC, units, onMove }: Props)
             aria-valuetext={
               laterDays === 0
                 ? 'as found'
-                : `${String(Math.abs(laterDays))} days ${laterDays < 0 ? 'earlier' : 'later'}`
+                : `${count(Math.abs(laterDays), 'day')} ${laterDays < 0 ? 'earlier' : 'later'}`
             }
             onChange={(e) => onMove(Number(e.target.value), warmerC)}
           />

@@ -1,5 +1,5 @@
 import { plain } from '../shared/day';
-import { showTemp, type Units } from '../shared/units';
+import { count, showTemp, type Units } from '../shared/units';
 import { Band } from './Band';
 import { path, type Scale, type SeasonOf } from './season';
 import css from './season.module.css';
@@ -39,7 +39,7 @@ export function FrostNights({ s, scale, units }: { s: SeasonOf; scale: Scale; un
       }
       height={floor + 8}
       scale={scale}
-      label={`${f.says} ${String(f.nights.filter((n) => !n.ahead).length)} nights of frost so far.`}
+      label={`${f.says} ${count(f.nights.filter((n) => !n.ahead).length, 'night')} of frost so far.`}
       months
     >
       <path d={`M${String(scale.left)} ${String(zero)}H${String(scale.width - scale.right)}`} stroke="var(--winter)" />

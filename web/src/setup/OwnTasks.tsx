@@ -9,6 +9,7 @@ import { useTrees } from '../shared/queries';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
 import { wrote } from '../shared/stale';
+import { count } from '../shared/units';
 
 /** A task as it is typed. */
 interface Draft {
@@ -24,9 +25,9 @@ const blank = (today: Day): Draft => ({ title: '', date: today, offset_days: '0'
 
 /** When a task is due, as it was set. */
 export function whenSays(t: Pick<Schemas['OwnTask'], 'date' | 'every_days' | 'stage' | 'offset_days'>): string {
-  if (t.date) return `from ${plain(t.date)}${t.every_days ? `, every ${String(t.every_days)} days` : ''}`;
+  if (t.date) return `from ${plain(t.date)}${t.every_days ? `, every ${count(t.every_days, 'day')}` : ''}`;
   const [n, stage] = [t.offset_days ?? 0, t.stage?.replaceAll('_', ' ') ?? ''];
-  return n === 0 ? `at ${stage}` : `${String(Math.abs(n))} days ${n < 0 ? 'before' : 'after'} ${stage}`;
+  return n === 0 ? `at ${stage}` : `${count(Math.abs(n), 'day')} ${n < 0 ? 'before' : 'after'} ${stage}`;
 }
 
 /** Tasks of one's own: on a date, again and again, or so many days after a stage of a tree. */

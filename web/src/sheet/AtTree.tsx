@@ -11,7 +11,7 @@ import { useKept } from '../shared/kept';
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
-import { percent } from '../shared/units';
+import { count, percent } from '../shared/units';
 import { did } from './commands';
 import { cameSince, finished, pausesOf, soFar } from './decided';
 import { Finish } from './Finish';
@@ -171,8 +171,9 @@ function Tree({ stop, slip, asking, bench, next, day }: TreeProps) {
       <section aria-label="Pause and look" className={css.standback1}>
         <h1>Step back and look</h1>
         <p>
-          {where.n} of {steps.length} steps behind you, {percent(soFar(steps, slip, waiting))} of the crown off here. Is
-          it lighter inside? Does one limb lean over another? You may stop: what is left waits for a later slip.
+          {where.n} of {count(steps.length, 'step')} behind you, {percent(soFar(steps, slip, waiting))} of the crown off
+          here. Is it lighter inside? Does one limb lean over another? You may stop: what is left waits for a later
+          slip.
         </p>
         <div className="act">
           <Button variant="outlined" onClick={() => setWhere({ at: 'end' })}>

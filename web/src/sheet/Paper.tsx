@@ -201,7 +201,7 @@ function StopBar({ slip }: { slip: Slip }) {
         Fill a field with pencil for each hundredth cut{gone > 0 ? `; ${String(gone)} went before` : ''}. At the thick
         line, stop.
       </p>
-      <svg viewBox="0 0 700 26" role="img" aria-label={`${String(limit)} fields to the stop line`}>
+      <svg viewBox="0 0 700 26" role="img" aria-label={`${count(limit, 'field')} to the stop line`}>
         {Array.from({ length: limit + 4 }, (_, i) => (
           <rect
             key={i}

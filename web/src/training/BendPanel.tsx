@@ -8,7 +8,7 @@ import { plain } from '../shared/day';
 import { useHere } from '../shared/orchard';
 import { useOfferUndo } from '../shared/undo';
 import { Trouble } from '../shared/Trouble';
-import { say } from '../shared/units';
+import { count, say } from '../shared/units';
 import { useLogRig, type Bend, type BendAsked, type Which } from './queries';
 import css from './training.module.css';
 
@@ -113,7 +113,7 @@ export function BendPanel({ bend, late, others, even, which, error, asked, onAsk
             <span aria-hidden="true">→</span>
             <span className={css.later}>
               <b>{bend.to_deg.toFixed(0)}°</b>{' '}
-              {bend.weeks_between > 0 ? `${String(bend.weeks_between)} weeks on` : 'later'}
+              {bend.weeks_between > 0 ? `${count(bend.weeks_between, 'week')} on` : 'later'}
             </span>
           </>
         )}

@@ -2,7 +2,7 @@ import { WordSelect } from './WordSelect';
 import { dot, stationAt, stationCount, type Limb } from '../drawing/wood';
 import { useWidth } from '../shared/measure';
 import { useHere } from '../shared/orchard';
-import { say } from '../shared/units';
+import { count, say } from '../shared/units';
 import { Trouble } from '../shared/Trouble';
 import type { CandidateMark, Rig, Wall } from './queries';
 import css from './training.module.css';
@@ -118,7 +118,7 @@ export function WallView({ wall, limbs, rigs }: { wall: Wall; limbs: readonly Li
         height={high}
         viewBox={`0 0 ${String(width)} ${String(high)}`}
         role="img"
-        aria-label={`The tree on ${String(wall.wires_cm.length)} wires; leader at ${say(wall.leader_cm, 'cm', units)}`}
+        aria-label={`The tree on ${count(wall.wires_cm.length, 'wire')}; leader at ${say(wall.leader_cm, 'cm', units)}`}
       >
         {wall.support === 'wall' ? <Stones width={width} /> : <Posts left={X(-run)} right={X(run)} top={Y(top - 4)} />}
         {wall.windows.map((w) => (
@@ -306,7 +306,9 @@ function Arms({ wall }: { wall: Wall }) {
                     <>
                       <b>{a.limb}</b> {say(a.length_cm, 'cm', units)},{' '}
                       {a.lies && a.state === 'lay_base' ? 'its end rising' : states[a.state]}
-                      {a.too_close.length > 0 && <span className="over">, {a.too_close.length} shoots too close</span>}
+                      {a.too_close.length > 0 && (
+                        <span className="over">, {count(a.too_close.length, 'shoot')} too close</span>
+                      )}
                     </>
                   ) : (
                     <span className="q">no arm yet</span>

@@ -134,7 +134,7 @@ export default function Trees() {
                       : 'none this year'}
                   </td>
                   <td className="wide">
-                    {on ? `${plain(on)}, ${String(Math.round(between(on, plan.day) / 7))} weeks ago` : 'never'}
+                    {on ? `${plain(on)}, ${count(Math.round(between(on, plan.day) / 7), 'week')} ago` : 'never'}
                   </td>
                 </tr>
               );

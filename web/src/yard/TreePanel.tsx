@@ -8,7 +8,7 @@ import { useEntries, useTreePlan, useTrees, useTreeVersions } from '../shared/qu
 import { useHere } from '../shared/orchard';
 import { useShown } from '../shared/shown';
 import { Trouble } from '../shared/Trouble';
-import { degree, other, say, showTemp } from '../shared/units';
+import { count, degree, other, say, showTemp } from '../shared/units';
 import { StopLine } from '../drawing/Gauge';
 import { drawnMarks, markOf, type Mark } from '../drawing/marks';
 import { lookOf, StakeLabel } from '../drawing/StakeLabel';
@@ -259,7 +259,7 @@ function Company({ data, company }: { data: TreePlan; company: string | undefine
         {data.company.length === 0 && 'None stands here.'}
         {data.company.map((c) => (
           <span key={c.partner} style={{ marginRight: 12 }}>
-            <StakeLabel code={c.partner} look={lookOf(c.enough ? 'opening' : 'wait')} /> {c.days} days together
+            <StakeLabel code={c.partner} look={lookOf(c.enough ? 'opening' : 'wait')} /> {count(c.days, 'day')} together
           </span>
         ))}
       </p>

@@ -1,6 +1,6 @@
 import { useHere } from '../../shared/orchard';
 import { Trouble } from '../../shared/Trouble';
-import { percent, say, tall, tight, type Units } from '../../shared/units';
+import { count, percent, say, tall, tight, type Units } from '../../shared/units';
 import { useYears, type Asking, type Years } from './queries';
 import css from '../bench.module.css';
 
@@ -87,7 +87,7 @@ function Strip({ d, units }: { d: Years; units: Units }) {
   const mostMinutes = Math.max(1, ...d.past.map((p) => p.minutes), ...years.map((y) => y.minutes));
   const mostShare = Math.max(d.limit, ...d.past.map((p) => p.account), ...years.map((y) => y.account));
   const says = years
-    .map((y) => `${String(y.year)} ${height(y.height_cut_cm)}, ${percent(y.account)}, ${String(y.minutes)} minutes`)
+    .map((y) => `${String(y.year)} ${height(y.height_cut_cm)}, ${percent(y.account)}, ${count(y.minutes, 'minute')}`)
     .join('; ');
   return (
     <svg viewBox={`0 0 ${String(w)} 184`} width="100%" role="img" aria-label={`Reach ${height(d.reach_cm)}. ${says}`}>

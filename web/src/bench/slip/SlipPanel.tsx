@@ -6,7 +6,7 @@ import { HelperLinks } from '../../helper/HelperLinks';
 import { SegmentRow, Segments, type Segment } from '../../shared/Segments';
 import { plain } from '../../shared/day';
 import { Trouble } from '../../shared/Trouble';
-import { percent } from '../../shared/units';
+import { count, percent } from '../../shared/units';
 import { GroupItem } from './GroupItem';
 import { LogSlip } from './LogSlip';
 import { SlipGauge } from './SlipGauge';
@@ -284,7 +284,7 @@ export function sectionsOf(slip: Slip): Part[] {
     if (groups.length === 0) continue;
     const minutes = groups.reduce((sum, { g }) => sum + g.minutes, 0);
     const share = groups.reduce((sum, { g }) => sum + g.share, 0);
-    const what = groups.length === 1 ? '1 step' : `${String(groups.length)} steps`;
+    const what = count(groups.length, 'step');
     out.push({ name, sum: `${what}, ${String(Math.ceil(minutes))} min, ${percent(share)}`, groups });
   }
   return out;
@@ -333,8 +333,8 @@ function Levels({ slip }: { slip: Slip }) {
       <ul className="bare sm">
         {slip.levels.map((l) => (
           <li key={l.limit}>
-            {Math.round(l.limit * 100)} %{l.chosen ? ' (yours)' : ''}: {l.cuts} cuts, {Math.round(l.account * 100)} %
-            goes; weight of what is left {l.unsolved}
+            {Math.round(l.limit * 100)} %{l.chosen ? ' (yours)' : ''}: {count(l.cuts, 'cut')},{' '}
+            {Math.round(l.account * 100)} % goes; weight of what is left {l.unsolved}
           </li>
         ))}
       </ul>

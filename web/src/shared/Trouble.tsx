@@ -7,11 +7,12 @@ export function Trouble({ error, holds }: { error: unknown; holds?: string }) {
   const units = useUnits();
   if (!error) return null;
   const fields = error instanceof Refused ? error.fields : [];
-  const message = fields[0]
-    ? `${refusalSays(fields[0], units)}${fields.length > 1 ? `, and ${String(fields.length - 1)} more` : ''}`
-    : error instanceof Error
-      ? error.message
-      : String(error);
+  const said = error instanceof Error ? error.message : String(error);
+  const [first, ...more] = fields;
+  const message =
+    first && said.startsWith(`${first.field}: `) // it tells the first field and how many more, by the names of the contract
+      ? `${refusalSays(first, units)}${more.length > 0 ? `, and ${String(more.length)} more` : ''}`
+      : said;
   return (
     <div className="trouble" role="alert">
       {message}

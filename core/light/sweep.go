@@ -223,6 +223,16 @@ func (w window) has(ray int) bool { return ray >= w.lo && ray <= w.hi }
 // clip is the part of a stretch of places from a up to b whose rays, shifted by at, lie in the window.
 func (w window) clip(a, b, at int) (from, to int) { return max(a, w.lo-at), min(b, w.hi-at+1) }
 
+// row lets a line of rays through a run of cells: those cells whose rays, shifted to the side, come by what is read.
+func (s *sweeper) row(r run, wide, shift, line int, across, lines window) {
+	from, to := across.clip(int(r.x0), int(r.x1), shift)
+	if from >= to || !lines.has(line) {
+		return
+	}
+	cell := (int(r.z)*s.b.ny+int(r.y))*s.b.nx + from
+	s.stretch(cell, line*wide+from+shift, to-from, r.fixed)
+}
+
 func (s *sweeper) alongZ(fx, fy, sign float64) {
 	b := s.b
 	sx, x0, x1 := shifts(b.nz, b.lo.Z, sign, fx)
@@ -236,14 +246,9 @@ func (s *sweeper) alongZ(fx, fy, sign float64) {
 		last = lo.Z
 	}
 	do := func(r run) {
-		z, y := int(r.z), int(r.y)
-		from, to := wx.clip(int(r.x0), int(r.x1), sx[z]-x0)
-		if from >= to || !wy.has(y+sy[z]-y0) || sign > 0 && z < last {
-			return
+		if z := int(r.z); sign < 0 || z >= last {
+			s.row(r, wide, sx[z]-x0, int(r.y)+sy[z]-y0, wx, wy)
 		}
-		cell := (z*b.ny+y)*b.nx + from
-		ray := (y+sy[z]-y0)*wide + from + sx[z] - x0
-		s.stretch(cell, ray, to-from, r.fixed)
 	}
 	if sign > 0 { // the sun above: from the top down
 		for i := len(b.runs) - 1; i >= 0; i-- {
@@ -277,14 +282,7 @@ func (s *sweeper) alongY(fx, fz, sign float64) {
 			continue
 		}
 		for _, r := range b.byPlane[y] {
-			z := int(r.z)
-			from, to := wx.clip(int(r.x0), int(r.x1), sx[y]-x0)
-			if from >= to || !wz.has(z+sz[y]-z0) {
-				continue
-			}
-			cell := (z*b.ny+y)*b.nx + from
-			ray := (z+sz[y]-z0)*wide + from + sx[y] - x0
-			s.stretch(cell, ray, to-from, r.fixed)
+			s.row(r, wide, sx[y]-x0, int(r.z)+sz[y]-z0, wx, wz)
 		}
 	}
 }

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useState, type FormEvent } from 'react';
+import { Field } from '../shared/Field';
 import { Trouble } from '../shared/Trouble';
 import { useAccess, useSetPassphrase, useSignOut } from './queries';
 
@@ -75,7 +75,7 @@ function PassphraseForm({ of: role, label }: { of: 'owner' | 'helper'; label: st
   return (
     <form onSubmit={submit} aria-label={label}>
       <div className="pair">
-        <TextField
+        <Field
           size="small"
           type="password"
           autoComplete="new-password"
@@ -84,7 +84,7 @@ function PassphraseForm({ of: role, label }: { of: 'owner' | 'helper'; label: st
           value={passphrase}
           onChange={(e) => setPassphrase(e.target.value)}
         />
-        <TextField
+        <Field
           size="small"
           type="password"
           autoComplete="new-password"

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useState, type FormEvent } from 'react';
+import { Field } from '../shared/Field';
 import { useOutbox } from '../outbox/use';
 import { Trouble } from '../shared/Trouble';
 import { count } from '../shared/units';
@@ -21,7 +21,7 @@ export function SignIn() {
       <h1>Vertumna</h1>
       <p>This orchard is kept by its household. Sign in with its passphrase.</p>
       <form onSubmit={submit} aria-label="Sign in">
-        <TextField
+        <Field
           label="Passphrase"
           type="password"
           autoComplete="current-password"

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { lazy, Suspense, useState } from 'react';
+import { Field } from '../shared/Field';
 import { Select } from '../shared/plain';
 import { useHere } from '../shared/orchard';
 import { other, percent, read, say, show, unitOf, type Quantity } from '../shared/units';
@@ -164,7 +164,7 @@ function Cell({ name, hint, quantity, value, guessed, busy, onSet }: CellProps) 
     if (draft !== text && !bad) onSet(v);
   };
   return (
-    <TextField
+    <Field
       label={name}
       size="small"
       value={draft}
@@ -214,7 +214,7 @@ function Rings({ l, busy, eye, onEdit }: { l: Limb; busy: boolean; eye: boolean;
   };
   const first = l.rings[0]?.year;
   return (
-    <TextField
+    <Field
       label="Seasons, base to tip"
       fullWidth
       size="small"

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useDeferredValue, useEffect, useRef, useState } from 'react';
+import { Field } from '../shared/Field';
 import { useHere } from '../shared/orchard';
 import { Trouble } from '../shared/Trouble';
 import { useWhenReady } from '../shared/ready';
@@ -71,7 +71,7 @@ export function QuickLine({ which, revision, selected, draft = '', busy, onEdit 
       : 'second scaffold, from 24, to the east, 50 degrees, 47 long, 1.1 thick, three years';
   return (
     <div className={css.quick}>
-      <TextField
+      <Field
         label="Quick line"
         fullWidth
         multiline

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import { Field } from '../shared/Field';
 import { useHere } from '../shared/orchard';
 import { read, show, unitOf, type Quantity } from '../shared/units';
 import { compass } from '../drawing/wood';
@@ -152,7 +152,7 @@ interface NumProps {
 
 function Num({ label, unit, value, bad, text, onChange }: NumProps) {
   return (
-    <TextField
+    <Field
       label={label}
       size="small"
       value={value}

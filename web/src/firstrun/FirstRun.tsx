@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
+import { Field } from '../shared/Field';
 import { api, need, type Orchard } from '../shared/api';
 import { useMeta, useOrchards } from '../shared/queries';
 import { Trouble } from '../shared/Trouble';
@@ -159,7 +159,7 @@ export default function FirstRun() {
             <div className={css.placeandplot}>
               <section aria-label="Place">
                 <div className="pair">
-                  <TextField
+                  <Field
                     label="Name of the orchard"
                     value={name}
                     onChange={(e) => setName(e.target.value)}
@@ -185,7 +185,7 @@ export default function FirstRun() {
           )}
           {at === 1 && (
             <section aria-label="Reach" className="narrow">
-              <TextField
+              <Field
                 label={`Fingertip height, ${units === 'us' ? 'in' : 'cm'}`}
                 value={reach}
                 onChange={(e) => setReach(e.target.value)}

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import { Field } from '../shared/Field';
 import { useAccess } from '../access/queries';
 import type { Asking } from '../bench/slip/queries';
 import { plain } from '../shared/day';
@@ -44,7 +44,7 @@ function Ask({ asking }: { asking: Asking }) {
         A link to this tree and this slip, for a friend or a hired tree worker: they see no other tree and no names, and
         what they tap waits here until you take it in.
       </p>
-      <TextField
+      <Field
         size="small"
         fullWidth
         margin="dense"
@@ -52,7 +52,7 @@ function Ask({ asking }: { asking: Asking }) {
         value={note}
         onChange={(e) => setNote(e.target.value)}
       />
-      <TextField
+      <Field
         size="small"
         margin="dense"
         label="Days it is open"

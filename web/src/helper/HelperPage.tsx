@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
+import { Field } from '../shared/Field';
 import { goingOf } from '../bench/slip/going';
 import type { Step } from '../bench/slip/queries';
 import { StakeLabel } from '../drawing/StakeLabel';
@@ -167,7 +167,7 @@ function HelperStep({ token, step: s, units, open, said, onOpen }: StepProps) {
         <>
           <StepWords step={s} units={units} whole />
           {s.d_mm > 0 && <Wheel label="The wound, measured" mm={mm} mapMM={s.d_mm} units={units} onChange={setMM} />}
-          <TextField
+          <Field
             size="small"
             fullWidth
             label={`A word on step ${String(s.n)}`}
@@ -198,7 +198,7 @@ function Whole({ token, said }: { token: string; said: string }) {
   const [trouble, setTrouble] = useState<unknown>(null);
   return (
     <section aria-label="Anything else">
-      <TextField
+      <Field
         fullWidth
         multiline
         minRows={2}

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { Field } from '../shared/Field';
 import { api, need, type Problem } from '../shared/api';
 import { useUnits } from '../shared/orchard';
 import { refusalSays } from '../shared/refusal';
@@ -66,7 +66,7 @@ export function Held({ waiting: w }: { waiting: Waiting }) {
       </p>
       <Trouble error={trouble} holds={trouble ? 'It still waits here.' : ''} />
       {wantsReason && (
-        <TextField
+        <Field
           size="small"
           fullWidth
           label="Why it was done then"

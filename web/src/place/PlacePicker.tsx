@@ -1,5 +1,5 @@
-import TextField from '@mui/material/TextField';
 import { useId, useState } from 'react';
+import { Field } from '../shared/Field';
 import { Trouble } from '../shared/Trouble';
 import { say, show, unitOf, type Units } from '../shared/units';
 import { ClimateChart } from './ClimateChart';
@@ -60,7 +60,7 @@ export function PlacePicker({ draft, onDraft, name, units }: Props) {
     <div className={css.placepicker}>
       <div className={css.placeasked}>
         <div className={css.placetext}>
-          <TextField
+          <Field
             label="Town, or latitude and longitude"
             value={draft.text}
             onChange={(e) => set({ text: e.target.value, at: undefined, climate: '' })}
@@ -88,7 +88,7 @@ export function PlacePicker({ draft, onDraft, name, units }: Props) {
         <button type="button" className="bordered" onClick={here}>
           Where I stand
         </button>
-        <TextField
+        <Field
           label={`Height above sea, ${unitOf('m', units)}`}
           value={draft.elev}
           onChange={(e) => set({ elev: e.target.value, climate: '' })}

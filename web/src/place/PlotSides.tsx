@@ -1,5 +1,5 @@
-import TextField from '@mui/material/TextField';
 import { useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { Field } from '../shared/Field';
 import { useWidth } from '../shared/measure';
 import { read, say, show, unitOf, type Units } from '../shared/units';
 import { NorthMark, PlanFrame } from '../drawing/PlanFrame';
@@ -52,7 +52,7 @@ export function PlotSides({ plot, units, onPlot }: Props) {
   const deep = Math.max(...ys) - Math.min(...ys);
   const [typed, setTyped] = useState<{ wide?: string | undefined; deep?: string | undefined }>({});
   const side = (which: 'wide' | 'deep', label: string) => (
-    <TextField
+    <Field
       label={`${label}, ${unitOf('m', units)}`}
       value={typed[which] ?? show(which === 'wide' ? wide : deep, 'm', units)}
       onChange={(e) => {

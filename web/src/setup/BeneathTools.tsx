@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import { Field } from '../shared/Field';
 import { keepPicture, keptPicture, readPicture, scaled, type Picture } from '../drawing/Beneath';
 import { read, say, unitOf, type Units } from '../shared/units';
 import css from './setup.module.css';
@@ -111,7 +111,7 @@ export function BeneathTools({ b, units, plan }: Props) {
       )}
       {b.measured && (
         <div className={`acts ${css.known}`}>
-          <TextField
+          <Field
             size="small"
             label={`So long is what you drew along, ${unitOf('m', units)}`}
             value={length}

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import { Field } from '../shared/Field';
 import type { Person } from '../shared/api';
 import { useSavePerson } from '../shared/queries';
 import { Trouble } from '../shared/Trouble';
@@ -64,7 +64,7 @@ export function PersonForm({
         <legend className="sm q">Hours free on each day of the week</legend>
         <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8, marginTop: 6 }}>
           {weekdays.map((d, i) => (
-            <TextField
+            <Field
               key={d}
               label={d}
               type="number"
@@ -85,7 +85,7 @@ export function PersonForm({
         <span className="sm q">Own tools, and the thickest wood each takes</span>
         {p.tools.map((t, i) => (
           <div key={i} className="pair" style={{ marginTop: 8 }}>
-            <TextField
+            <Field
               label="Tool"
               value={t.name}
               onChange={(e) =>
@@ -135,14 +135,14 @@ function AwayDays({ away, onChange }: { away: Away[]; onChange: (away: Away[]) =
       <legend className="sm q">Days kept free of work</legend>
       {away.map((a, i) => (
         <div key={i} className="pair" style={{ marginTop: 8 }}>
-          <TextField
+          <Field
             label="From"
             type="date"
             value={a.from}
             onChange={(e) => put(i, { ...a, from: e.target.value })}
             slotProps={{ inputLabel: { shrink: true } }}
           />
-          <TextField
+          <Field
             label="To"
             type="date"
             value={a.to}

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import { Field } from '../shared/Field';
 import { Choose } from '../shared/Choose';
 import type { Feature, Orchard } from '../shared/api';
 import { Amount } from '../shared/fields';
@@ -64,7 +64,7 @@ export function PlotForm({ orchard, units, onChange }: Props) {
         hint="0 0; 16 0; 16 12; 0 12"
       />
       <div className="pair">
-        <TextField
+        <Field
           label="Up on the plan is, degrees from north"
           type="number"
           value={plot.north_deg}
@@ -88,7 +88,7 @@ export function PlotForm({ orchard, units, onChange }: Props) {
               onChange={(v) => feature(i, { kind: v })}
               all={kinds.map((k) => ({ value: k, name: k.replace('-', ' ') }))}
             />
-            <TextField label="Name" value={f.name ?? ''} onChange={(e) => feature(i, { name: e.target.value })} />
+            <Field label="Name" value={f.name ?? ''} onChange={(e) => feature(i, { name: e.target.value })} />
           </div>
           <PointsField
             key={writePoints(f.points, units)}
@@ -110,7 +110,7 @@ export function PlotForm({ orchard, units, onChange }: Props) {
               })}
             />
             {f.kind === 'wall' || f.kind === 'fence' ? (
-              <TextField
+              <Field
                 label="Faces, degrees from north"
                 type="number"
                 value={f.faces_deg ?? 0}
@@ -174,7 +174,7 @@ function PointsField({
   const [text, setText] = useState(writePoints(points, units));
   const good = readPoints(text, units) !== undefined;
   return (
-    <TextField
+    <Field
       label={label}
       value={text}
       error={!good}

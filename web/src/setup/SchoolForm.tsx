@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import { Field } from '../shared/Field';
 import { Choose } from '../shared/Choose';
 import type { Meta, Orchard } from '../shared/api';
 
@@ -124,8 +124,8 @@ function AdviceForm({ meta, orchard, onChange }: Props) {
         all={meta.choices.map((c) => ({ value: c.key, name: c.name }))}
       />
       <div className="pair">
-        <TextField label="Office" value={office} onChange={(e) => setOffice(e.target.value)} />
-        <TextField
+        <Field label="Office" value={office} onChange={(e) => setOffice(e.target.value)} />
+        <Field
           label="Date"
           type="date"
           value={date}
@@ -133,7 +133,7 @@ function AdviceForm({ meta, orchard, onChange }: Props) {
           slotProps={{ inputLabel: { shrink: true } }}
         />
       </div>
-      <TextField label="What it says" value={rule} onChange={(e) => setRule(e.target.value)} multiline />
+      <Field label="What it says" value={rule} onChange={(e) => setRule(e.target.value)} multiline />
       <Button variant="outlined" onClick={add} disabled={!office || !rule}>
         Note it
       </Button>

@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
+import { Field } from '../shared/Field';
 import { AccessBox } from '../access/AccessBox';
 import { api, ask, need, Refused, type Orchard } from '../shared/api';
 import { plain } from '../shared/day';
@@ -321,7 +321,7 @@ function DataBox({ orchard }: { orchard: Orchard }) {
             Its trees, limb maps and journal go for good. Export it first: an archive brings all of it back. To remove
             it, write its name.
           </p>
-          <TextField label={`Write: ${orchard.name}`} value={typed} onChange={(e) => setTyped(e.target.value)} />
+          <Field label={`Write: ${orchard.name}`} value={typed} onChange={(e) => setTyped(e.target.value)} />
           <Trouble error={remove.error} />
           <div className="acts">
             <Button

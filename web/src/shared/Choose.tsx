@@ -1,6 +1,7 @@
 import MenuItem from '@mui/material/MenuItem';
 import TextField, { type TextFieldProps } from '@mui/material/TextField';
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
+import { same, useSteady } from './Field';
 
 /** One of a list. */
 export interface Option<T> {
@@ -21,7 +22,16 @@ interface Props<T extends string> extends Omit<
 }
 
 /** A choice of one from a list: what comes back is one of the list. An option '' is named in the field while it is chosen. */
-export function Choose<T extends string>({ label, all, value, onChange, slotProps, ...rest }: Props<T>) {
+export function Choose<T extends string>({ all, onChange, ...rest }: Props<T>) {
+  const choose = useSteady((value: string) => {
+    const one = all.find((o) => o.value === value);
+    if (one) onChange(one.value);
+  });
+  return <Kept {...rest} all={all} onChange={choose} />;
+}
+
+/** It is drawn anew only when something of it changed. */
+const Kept = memo(function List({ label, all, value, onChange, slotProps, ...rest }: Props<string>) {
   const none = all.some((o) => o.value === '');
   return (
     <TextField
@@ -29,10 +39,7 @@ export function Choose<T extends string>({ label, all, value, onChange, slotProp
       select
       label={label}
       value={value}
-      onChange={(e) => {
-        const one = all.find((o) => o.value === e.target.value);
-        if (one) onChange(one.value);
-      }}
+      onChange={(e) => onChange(e.target.value)}
       slotProps={{ ...slotProps, ...(none && { select: { displayEmpty: true }, inputLabel: { shrink: true } }) }}
     >
       {all.map((o) => (
@@ -42,4 +49,4 @@ export function Choose<T extends string>({ label, all, value, onChange, slotProp
       ))}
     </TextField>
   );
-}
+}, same);

@@ -1,8 +1,9 @@
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import TextField, { type TextFieldProps } from '@mui/material/TextField';
+import type { TextFieldProps } from '@mui/material/TextField';
 import { useState, type ReactNode } from 'react';
 import { Choose, type Option } from './Choose';
+import { Field } from './Field';
 import { faultOf, type FieldError } from './api';
 import { refusalOf } from './refusal';
 import { read, show, unitOf, type Quantity, type Units } from './units';
@@ -28,7 +29,7 @@ interface AmountProps extends More {
 export function Amount({ label, q, units, value, onValue, bare = false, onBlur, ...more }: AmountProps) {
   const [typed, setTyped] = useState<string>();
   return (
-    <TextField
+    <Field
       {...more}
       label={bare ? label : `${label}, ${unitOf(q, units)}`}
       value={typed ?? (value === undefined ? '' : show(value, q, units))}
@@ -66,17 +67,11 @@ export function fieldsOf<T extends object>(
     /** What a field that is drawn by itself shows of a refusal. */
     told,
     text: (k: Named<T, string>, label: string, more: More = {}) => (
-      <TextField
-        label={label}
-        value={shown(value[k])}
-        onChange={(e) => put(k, e.target.value)}
-        {...more}
-        {...told(k)}
-      />
+      <Field label={label} value={shown(value[k])} onChange={(e) => put(k, e.target.value)} {...more} {...told(k)} />
     ),
     /** A number as it is typed: read when the form is sent. */
     typed: (k: Named<T, string>, label: string, more: More = {}) => (
-      <TextField
+      <Field
         label={label}
         value={shown(value[k])}
         onChange={(e) => put(k, e.target.value)}
@@ -86,7 +81,7 @@ export function fieldsOf<T extends object>(
       />
     ),
     day: (k: Named<T, string>, label: string, { most, ...more }: More & { most?: string } = {}) => (
-      <TextField
+      <Field
         label={label}
         type="date"
         value={shown(value[k])}

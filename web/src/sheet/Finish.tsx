@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import { Field } from '../shared/Field';
 import type { Asking, Slip, Step } from '../bench/slip/queries';
 import type { Waiting } from '../outbox/box';
 import { useHere } from '../shared/orchard';
@@ -75,7 +75,7 @@ export function Finish({ steps, slip, asking, code, waiting, began, measured, on
           </ul>
         </details>
       )}
-      <TextField
+      <Field
         size="small"
         label="Minutes"
         value={minutes}

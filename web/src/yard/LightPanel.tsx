@@ -1,5 +1,5 @@
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import { Field } from '../shared/Field';
 import { percentOf } from '../drawing/LightLayer';
 import type { Schemas } from '../shared/api';
 import { useHere } from '../shared/orchard';
@@ -27,7 +27,7 @@ function SpotFields({ units, spot, onSpot }: { units: Units; spot: Spot | null; 
   const [typed, setTyped] = useState<Partial<Record<'x' | 'y', string>>>({});
   const at = spot ?? { x: 0, y: 0 };
   const field = (k: 'x' | 'y', label: string) => (
-    <TextField
+    <Field
       label={label}
       size="small"
       value={typed[k] ?? (spot ? show(spot[k], 'm', units) : '')}

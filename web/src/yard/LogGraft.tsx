@@ -1,4 +1,4 @@
-import TextField from '@mui/material/TextField';
+import { Field } from '../shared/Field';
 import { Choose } from '../shared/Choose';
 import type { Entry } from '../shared/api';
 import { useHere } from '../shared/orchard';
@@ -45,7 +45,7 @@ export function GraftFields({
             onChange={(v) => set({ kind: v })}
             all={meta.kinds.map((k) => ({ value: k.slug, name: k.name }))}
           />
-          <TextField
+          <Field
             label="From which tree, or whom"
             value={graft.source ?? ''}
             onChange={(e) => set({ source: e.target.value })}
@@ -83,7 +83,7 @@ function Count({
   onChange: (n: number) => void;
 }) {
   return (
-    <TextField
+    <Field
       label={label}
       value={value ?? ''}
       onChange={(e) => onChange(Math.max(0, Math.round(Number(e.target.value)) || 0))}

@@ -1,10 +1,10 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useRef, useState, type FormEvent } from 'react';
+import { Field } from '../shared/Field';
 import { Choose } from '../shared/Choose';
 import { Refused, type Entry } from '../shared/api';
 import type { Day } from '../shared/day';
@@ -282,7 +282,7 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
         />
       )}
       <div className="pair">
-        <TextField
+        <Field
           label="Day"
           type="date"
           value={date}

@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import { Field } from '../shared/Field';
 import type { Entry } from '../shared/api';
 import { fieldsOf } from '../shared/fields';
 import { useHere } from '../shared/orchard';
@@ -89,7 +89,7 @@ export function TrialFields({ trial, onChange }: { trial: TrialDraft; onChange: 
           <div className={css.trialzones}>
             {zones.flatMap((zone) =>
               ([zone, `${zone}-broke`] as const).map((k) => (
-                <TextField
+                <Field
                   key={k}
                   label={k === zone ? `${zone}: buds` : 'broke'}
                   value={a.counts[k] ?? ''}

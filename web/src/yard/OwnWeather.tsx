@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
+import { Field } from '../shared/Field';
 import { api, need, type Schemas } from '../shared/api';
 import { addDays, plain, type Day } from '../shared/day';
 import { wrote } from '../shared/stale';
@@ -54,7 +54,7 @@ function OwnDay({ slug, today, units }: Props) {
     <form onSubmit={submit} aria-label="What your thermometer read">
       <p className="sm q">What stands on your plot counts before the station: a hollow is colder, a wall warmer.</p>
       <div className={css.owndays}>
-        <TextField
+        <Field
           size="small"
           type="date"
           label="Day"
@@ -69,7 +69,7 @@ function OwnDay({ slug, today, units }: Props) {
             [`Rain, ${unitOf('mm', units)}`, rain, setRain],
           ] as const
         ).map(([label, value, set]) => (
-          <TextField
+          <Field
             key={label}
             size="small"
             label={label}

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useState, type FormEvent } from 'react';
+import { Field } from '../shared/Field';
 import { ask, Refused, type Schemas, type Tree } from '../shared/api';
 import { useRemoveTree, useSaveTree } from '../shared/queries';
 import { between } from '../shared/day';
@@ -118,7 +118,7 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
       </div>
       <div className="pair">
         {day('planted', 'Planted', { most: today, helperText: 'empty: long ago' })}
-        <TextField
+        <Field
           label="or its age, years"
           value={typed.age ?? (tree.planted ? String(age) : '')}
           onChange={(e) => {
@@ -184,7 +184,7 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
       </div>
       {flat.has(tree.form ?? '') && (
         <div className="pair">
-          <TextField
+          <Field
             label={`Wires at, ${unitOf('cm', units)}`}
             value={typed.wires ?? (tree.wires_cm ?? []).map((w) => show(w, 'cm', units)).join(' ')}
             onChange={(e) => {

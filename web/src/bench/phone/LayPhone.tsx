@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { lazy, Suspense, useState } from 'react';
+import { Field } from '../../shared/Field';
 import { compass } from '../../drawing/wood';
 import { useKept } from '../../shared/kept';
 import { useHere } from '../../shared/orchard';
@@ -138,7 +138,7 @@ function Calibrate({ raw, offset, onOffset }: { raw: number; offset: number; onO
         Lay the phone along a wall whose direction you know, from a plan or by the sun at noon, and type that direction.
       </p>
       <div className="pair">
-        <TextField
+        <Field
           size="small"
           label="The wall runs toward, degrees"
           value={wall}

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useState, type FormEvent } from 'react';
+import { Field } from '../../shared/Field';
 import { useHere } from '../../shared/orchard';
 import { Trouble } from '../../shared/Trouble';
 import { count, plainNumber, read, show, unitOf } from '../../shared/units';
@@ -70,7 +70,7 @@ export function LogSlip({ slip, asking, code, onDone }: Props) {
                 {s.n} {s.title}
               </span>
             </label>
-            <TextField
+            <Field
               size="small"
               label={`Wound of step ${String(s.n)}, ${unitOf('mm', units)}`}
               placeholder={show(s.d_mm, 'mm', units)}
@@ -82,8 +82,8 @@ export function LogSlip({ slip, asking, code, onDone }: Props) {
         ))}
       </ul>
       <div className="pair">
-        <TextField size="small" label="Minutes" value={minutes} onChange={(e) => setMinutes(e.target.value)} />
-        <TextField
+        <Field size="small" label="Minutes" value={minutes} onChange={(e) => setMinutes(e.target.value)} />
+        <Field
           size="small"
           label="If outside its window: why"
           value={reason}

@@ -19,7 +19,7 @@ func voiceEvery(t *testing.T) int {
 	t.Helper()
 	text := os.Getenv("LAWS_EVERY")
 	if text == "" {
-		return 16
+		return 11
 	}
 	n, err := strconv.Atoi(text)
 	require.NoError(t, err)
@@ -216,7 +216,7 @@ func TestTheSummerTaskInWinterIsTheSummerSlipForeseen(t *testing.T) {
 // judged by the weather of that season.
 func TestWhatTheDocketOffersCanBeLogged(t *testing.T) {
 	said := 0
-	every := min(3, voiceEvery(t))                                                                       // every third tree a day, the others the next
+	every := min(2, voiceEvery(t))                                                                       // every second tree a day, the others the next
 	made := []string{"2026-11-28", "2027-02-20", "2027-03-10", "2027-04-10", "2027-05-10", "2027-06-20"} // days whose demo other tests open too
 	for n, on := range append(slices.Clone(made), "2027-07-20", "2027-08-20", "2027-10-24") {            // once in every stretch of the year
 		a := start(t, made[min(n, len(made)-1)])

@@ -26,7 +26,7 @@ type Meta struct {
 	Tasks   []TaskMeta    `json:"tasks" nullable:"false"`
 	Sources []SourceMeta  `json:"sources" nullable:"false"`
 	Classes []VigourClass `json:"vigour_classes" nullable:"false" enum:"very-dwarfing,dwarfing,semi-dwarfing,semi-vigorous,vigorous"`
-	Hosts   []SlugMeta    `json:"hosts" nullable:"false" doc:"what outside a plot carries sickness to its trees"`
+	Hosts   []HostMeta    `json:"hosts" nullable:"false" doc:"what outside a plot carries sickness to its trees"`
 
 	LimbStates []LimbStateMeta `json:"limb_states" nullable:"false"`
 }
@@ -63,30 +63,36 @@ type SourceMeta struct {
 
 // KindMeta is a kind for the screens.
 type KindMeta struct {
-	Slug        string     `json:"slug"`
-	Name        string     `json:"name"`
-	Group       string     `json:"group"`
-	Habits      []string   `json:"habits" nullable:"false"`
-	Forms       []string   `json:"forms" nullable:"false"`
-	LowTree     string     `json:"low_tree"`
-	LowTreeNote string     `json:"low_tree_note,omitempty"`
-	SelfFertile string     `json:"self_fertile"`
-	Company     string     `json:"company,omitempty"`
-	Wood        string     `json:"wood"`
-	Bearing     string     `json:"bearing"`
-	BearingHint string     `json:"bearing_means"`
-	Reading     string     `json:"stage_reading"`
-	YearsLived  int        `json:"years_lived"`
-	FirstCrop   string     `json:"first_crop" doc:"growing season of its first fruit, from the weakest stock to the strongest"`
-	HoursAYear  int        `json:"hours_a_year"`
-	Difficulty  int        `json:"difficulty"`
-	Sizes       []SizeMeta `json:"sizes" nullable:"false"`
-	Sicknesses  []SlugMeta `json:"sicknesses" nullable:"false" doc:"what its trees catch"`
+	Slug        string         `json:"slug"`
+	Name        string         `json:"name"`
+	Group       string         `json:"group"`
+	Habits      []string       `json:"habits" nullable:"false"`
+	Forms       []string       `json:"forms" nullable:"false"`
+	LowTree     string         `json:"low_tree"`
+	LowTreeNote string         `json:"low_tree_note,omitempty"`
+	SelfFertile string         `json:"self_fertile"`
+	Company     string         `json:"company,omitempty"`
+	Wood        string         `json:"wood"`
+	Bearing     string         `json:"bearing"`
+	BearingHint string         `json:"bearing_means"`
+	Reading     string         `json:"stage_reading"`
+	YearsLived  int            `json:"years_lived"`
+	FirstCrop   string         `json:"first_crop" doc:"growing season of its first fruit, from the weakest stock to the strongest"`
+	HoursAYear  int            `json:"hours_a_year"`
+	Difficulty  int            `json:"difficulty"`
+	Sizes       []SizeMeta     `json:"sizes" nullable:"false"`
+	Sicknesses  []SicknessMeta `json:"sicknesses" nullable:"false" doc:"what its trees catch"`
 }
 
-// SlugMeta is a row of a table by its name.
-type SlugMeta struct {
-	Slug string `json:"slug"`
+// HostMeta is what outside a plot carries sickness to its trees.
+type HostMeta struct {
+	Slug string `json:"slug" enum:"juniper,hawthorn,wild-apple,wild-cherry,poplar"`
+	Name string `json:"name"`
+}
+
+// SicknessMeta is what a kind's trees catch.
+type SicknessMeta struct {
+	Slug string `json:"slug" enum:"scab,mildew,fire-blight,rust,canker,leaf-curl,brown-rot,bacterial-canker,silver-leaf"`
 	Name string `json:"name"`
 }
 
@@ -161,7 +167,7 @@ func metaOf(s words.Speaker) Meta {
 		km := KindMeta{
 			Slug: k.Slug, Name: k.Name, Group: string(k.Group), Habits: list(k.Habits), LowTree: string(k.LowTree), LowTreeNote: k.LowTreeNote,
 			SelfFertile: k.SelfFertile, Company: k.Company, Wood: k.Wood, Bearing: habit.Wood, BearingHint: habit.Means,
-			Sicknesses: []SlugMeta{}, Reading: s.Own(k.ChillHours.Reading), YearsLived: k.Care.YearsLived, FirstCrop: firstCrop(&k.Crop), HoursAYear: k.Care.HoursAYear, Difficulty: k.Care.Difficulty,
+			Sicknesses: []SicknessMeta{}, Reading: s.Own(k.ChillHours.Reading), YearsLived: k.Care.YearsLived, FirstCrop: firstCrop(&k.Crop), HoursAYear: k.Care.HoursAYear, Difficulty: k.Care.Difficulty,
 		}
 		for _, f := range k.Forms {
 			km.Forms = append(km.Forms, string(f))
@@ -172,12 +178,12 @@ func metaOf(s words.Speaker) Meta {
 			}
 		}
 		for _, s := range pomology.SicknessesOf(k) {
-			km.Sicknesses = append(km.Sicknesses, SlugMeta{s.Slug, s.Name})
+			km.Sicknesses = append(km.Sicknesses, SicknessMeta{s.Slug, s.Name})
 		}
 		m.Kinds = append(m.Kinds, km)
 	}
 	for _, h := range pomology.Hosts() {
-		m.Hosts = append(m.Hosts, SlugMeta{h.Slug, h.Name})
+		m.Hosts = append(m.Hosts, HostMeta{h.Slug, h.Name})
 	}
 	for _, f := range pomology.Forms() {
 		m.Forms = append(m.Forms, FormMeta{string(f.Slug), f.Name, s.Own(f.Sentence)})

@@ -29,8 +29,8 @@ export function WoodKey({ season }: { season: string }) {
     ['var(--wood-old)', 'older'],
     ['var(--wood-two)', 'two years'],
     ['var(--wood-last)', 'last year’s'],
-    ...(season === 'summer' ? ([['var(--wood-this)', 'this year’s']] as [string, string][]) : []),
   ];
+  if (season === 'summer') rows.push(['var(--wood-this)', 'this year’s']);
   return (
     <p className={`${css.woodkey} sm q`}>
       {rows.map(([c, name]) => (

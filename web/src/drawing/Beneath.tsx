@@ -25,7 +25,7 @@ export function keptPicture(slug: string): Picture | null {
   const text = kept(name(slug));
   if (!text) return null;
   try {
-    const p = JSON.parse(text) as Picture;
+    const p: Picture = JSON.parse(text);
     return p.data.startsWith('data:image/') && p.w > 0 && p.h > 0 && p.mPerPx > 0 ? p : null;
   } catch {
     return null;

@@ -47,7 +47,8 @@ function forget(name: string) {
 function stored(key: string): Map<string, Waiting> {
   const together = kept(key); // as it was kept before: all under one name
   if (together !== null) {
-    for (const w of JSON.parse(together) as Waiting[]) keep(nameFor(key, w), w);
+    const all: Waiting[] = JSON.parse(together);
+    for (const w of all) keep(nameFor(key, w), w);
     forget(key);
   }
   const names = [...keptNames(), ...unkept.keys()].filter((name) => name.startsWith(`${key}/`)).sort();
@@ -59,7 +60,8 @@ function stored(key: string): Map<string, Waiting> {
       continue;
     }
     try {
-      out.set(name, JSON.parse(kept(name) ?? '') as Waiting);
+      const w: Waiting = JSON.parse(kept(name) ?? '');
+      out.set(name, w);
     } catch {
       forget(name); // half written when the power went: never acknowledged
     }

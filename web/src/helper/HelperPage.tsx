@@ -36,11 +36,14 @@ export default function HelperPage() {
   return <Page token={token} of={page.data} waiting={waiting} />;
 }
 
+/** What waits on a helper's phone: an answer to a step. */
+const isAnswer = (body: object): body is AnswerOf => 'step' in body && 'choice' in body;
+
 /** The last answer to each step: what the program has, and what waits here. */
 function lastOf(of: PageOf, waiting: readonly Waiting[]) {
   const out = new Map<number, Pick<AnswerOf, 'choice' | 'd_mm' | 'note'>>();
   for (const a of of.answers) out.set(a.step, a);
-  for (const w of waiting) if (!w.held) out.set(Number(w.body.step), w.body as unknown as AnswerOf);
+  for (const w of waiting) if (!w.held && isAnswer(w.body)) out.set(w.body.step, w.body);
   return out;
 }
 

@@ -26,8 +26,8 @@ export const canPack = () => 'serviceWorker' in navigator && navigator.serviceWo
 /** The days on this phone, the newest first. */
 export function packs(): Pack[] {
   try {
-    const list: unknown = JSON.parse(kept(listed) ?? '[]');
-    return Array.isArray(list) ? (list as Pack[]) : [];
+    const list: Pack[] | null = JSON.parse(kept(listed) ?? '[]');
+    return Array.isArray(list) ? list : [];
   } catch {
     return [];
   }

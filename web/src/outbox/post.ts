@@ -5,7 +5,7 @@ import type { Said, Shelf, Waiting } from './box';
 const patienceMs = 20_000;
 
 interface Kept extends DBSchema {
-  waiting: { key: number; value: Waiting };
+  waiting: { key: number; value: Omit<Waiting, 'seq'> & Partial<Pick<Waiting, 'seq'>> }; // it numbers what is added
 }
 
 /** The shelf in the browser's own database. A new version of the program reads what an old one kept: its form only grows. */
@@ -15,10 +15,10 @@ export function browserShelf(): Shelf {
   });
   db.catch(() => undefined); // told at the first use
   return {
-    all: async () => (await db).getAll('waiting'),
+    all: async () => (await (await db).getAll('waiting')).filter(isNumbered),
     add: async (w) => {
       const tx = (await db).transaction('waiting', 'readwrite', { durability: 'strict' }); // it survives a power cut
-      const seq = await tx.store.add(w as Waiting);
+      const seq = await tx.store.add(w);
       await tx.done;
       return seq;
     },
@@ -26,6 +26,10 @@ export function browserShelf(): Shelf {
     remove: async (seq) => (await db).delete('waiting', seq),
   };
 }
+
+const isNumbered = (w: Kept['waiting']['value']): w is Waiting => w.seq !== undefined;
+
+const isProblem = (said: unknown): said is Problem => typeof said === 'object' && said !== null && 'title' in said;
 
 /** Sends one command. An answer that breaks off half way, or is not the program's, is none. */
 export async function post(w: Waiting): Promise<Said> {
@@ -40,12 +44,15 @@ export async function post(w: Waiting): Promise<Said> {
     });
     status = r.status;
     const text = await r.text();
-    said = text === '' ? undefined : (JSON.parse(text) as unknown);
+    said = text === '' ? undefined : JSON.parse(text);
   } catch {
     return { kind: 'wait', why: 'no-answer' };
   }
   if (status >= 200 && status < 300) return { kind: 'sent', data: said };
   if (status === 401) return { kind: 'wait', why: 'signed-out' };
   if (status === 408 || status === 429 || status >= 500) return { kind: 'wait', why: 'busy' };
-  return { kind: 'held', problem: (said ?? { title: `The program answered ${String(status)}`, status }) as Problem };
+  return {
+    kind: 'held',
+    problem: isProblem(said) ? said : { type: 'about:blank', title: `The program answered ${String(status)}`, status },
+  };
 }

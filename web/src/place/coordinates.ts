@@ -61,9 +61,8 @@ const round = (x: number) => Math.round(x * 1e5) / 1e5;
 
 /** Latitude and longitude in a text, north first unless letters say otherwise; undefined where it holds none. */
 export function readLatLon(text: string): LatLon | undefined {
-  const r = readings(text);
-  if (r?.length !== 2) return undefined;
-  const [a, b] = r as [Reading, Reading];
+  const [a, b, ...more] = readings(text) ?? [];
+  if (!a || !b || more.length > 0) return undefined;
   const swapped = /[EW]/.test(a.letter) || /[NS]/.test(b.letter);
   if (swapped && (/[NS]/.test(a.letter) || /[EW]/.test(b.letter))) return undefined;
   const [lat, lon] = swapped ? [b.degrees, a.degrees] : [a.degrees, b.degrees];

@@ -274,7 +274,7 @@ function DataBox({ orchard }: { orchard: Orchard }) {
   const client = useQueryClient();
   const go = useNavigate();
   const read = useMutation({
-    mutationFn: async (file: File) => need(api.POST('/api/archive', { body: JSON.parse(await file.text()) as never })),
+    mutationFn: async (file: File) => need(api.POST('/api/archive', { body: JSON.parse(await file.text()) })),
     onSuccess: async (r) => {
       await wrote(client);
       if (r.slugs[0]) void go(`/${r.slugs[0]}/yard`);

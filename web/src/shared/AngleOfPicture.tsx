@@ -5,7 +5,8 @@ import { angleAt, spotOn, type Spot } from './turned';
 import css from './shared.module.css';
 import { FileInput } from './FileInput';
 
-type Point = 'fork' | 'up' | 'limb';
+const order = ['fork', 'up', 'limb'] as const;
+type Point = (typeof order)[number];
 
 const names: Record<Point, string> = {
   fork: 'the fork',
@@ -97,7 +98,7 @@ export default function AngleOfPicture({ limb, onTake, take }: Props) {
               className={css.sightline}
               strokeWidth={r * 0.2}
             />
-            {(Object.keys(names) as Point[]).map((which) => (
+            {order.map((which) => (
               <g
                 key={which}
                 role="button"

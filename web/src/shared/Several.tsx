@@ -1,7 +1,7 @@
 import css from './shared.module.css';
 interface Props<T extends string> {
   legend: string;
-  all: readonly { slug: string; name: string }[];
+  all: readonly { slug: T; name: string }[];
   chosen: readonly T[];
   onChange: (chosen: T[]) => void;
 }
@@ -16,8 +16,8 @@ export function Several<T extends string>({ legend, all, chosen, onChange }: Pro
         <label key={s.slug}>
           <input
             type="checkbox"
-            checked={chosen.includes(s.slug as T)}
-            onChange={(e) => onChange(e.target.checked ? [...chosen, s.slug as T] : chosen.filter((x) => x !== s.slug))}
+            checked={chosen.includes(s.slug)}
+            onChange={(e) => onChange(e.target.checked ? [...chosen, s.slug] : chosen.filter((x) => x !== s.slug))}
           />{' '}
           {s.name}
         </label>

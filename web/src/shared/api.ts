@@ -67,7 +67,7 @@ const refusals: Middleware = {
   async onResponse({ response }) {
     heardFrom(response);
     if (response.ok) return undefined;
-    const p = (await response.json().catch(() => undefined)) as Problem | undefined;
+    const p: Problem | undefined = await response.json().catch(() => undefined);
     throw new Refused(
       p?.title
         ? p
@@ -81,7 +81,14 @@ const refusals: Middleware = {
 api.use(refusals);
 
 /** The answer of a call. Errors: Refused, NoAnswer. */
-export const need = async <T>(call: Promise<{ data?: T }>): Promise<T> => (await call).data as T;
+export async function need<T>(call: Promise<{ data?: T }>): Promise<T> {
+  const answer = await call;
+  if (!answered(answer)) throw new NoAnswer();
+  return answer.data;
+}
+
+/** An answer without words has data too: none. */
+const answered = <T>(answer: { data?: T }): answer is { data: T } => 'data' in answer;
 
 /** Reads by their path in the contract: what is asked is the key it is kept under. */
 export const ask = createQueries(api);

@@ -7,7 +7,9 @@ export function useKept<T>(name: string, first: T): readonly [T, (v: T) => void]
   const [value, setValue] = useState<T>(() => {
     try {
       const text = kept(key);
-      return text === null ? first : (JSON.parse(text) as T);
+      if (text === null) return first;
+      const was: T = JSON.parse(text);
+      return was;
     } catch {
       return first;
     }

@@ -13,5 +13,6 @@ export function useWidth(initial: number) {
     o.observe(el);
     return () => o.disconnect();
   }, [el, initial]);
-  return [setEl as (el: HTMLElement | null) => void, width, el] as const;
+  const measure: (el: HTMLElement | null) => void = setEl;
+  return [measure, width, el] as const;
 }

@@ -1,4 +1,4 @@
-/** Made from api/openapi.json by make types; not edited by hand. Seal b1b77042db2c005ade3b20092f6d6f6ecbbc150283de1301dfe05da268b40fab */
+/** Made from api/openapi.json by make types; not edited by hand. Seal af7a2d5d88c91cfbd34f1ea0e5202f775be455e080d8696c53109f552bebef53 */
 
 export interface paths {
     "/api/access": {
@@ -3048,6 +3048,11 @@ export interface components {
             n: number;
             title: string;
         };
+        HostMeta: {
+            name: string;
+            /** @enum {string} */
+            slug: "juniper" | "hawthorn" | "wild-apple" | "wild-cherry" | "poplar";
+        };
         "Import-archiveResponse": {
             slugs: string[];
         };
@@ -3103,7 +3108,7 @@ export interface components {
             name: string;
             self_fertile: string;
             /** @description what its trees catch */
-            sicknesses: components["schemas"]["SlugMeta"][];
+            sicknesses: components["schemas"]["SicknessMeta"][];
             sizes: components["schemas"]["SizeMeta"][];
             slug: string;
             stage_reading: string;
@@ -3416,7 +3421,7 @@ export interface components {
             demo: boolean;
             forms: components["schemas"]["FormMeta"][];
             /** @description what outside a plot carries sickness to its trees */
-            hosts: components["schemas"]["SlugMeta"][];
+            hosts: components["schemas"]["HostMeta"][];
             kinds: components["schemas"]["KindMeta"][];
             limb_states: components["schemas"]["LimbStateMeta"][];
             presets: components["schemas"]["PresetMeta"][];
@@ -4482,6 +4487,11 @@ export interface components {
             /** @enum {string} */
             mark?: "keep" | "doubt" | "out";
         };
+        SicknessMeta: {
+            name: string;
+            /** @enum {string} */
+            slug: "scab" | "mildew" | "fire-blight" | "rust" | "canker" | "leaf-curl" | "brown-rot" | "bacterial-canker" | "silver-leaf";
+        };
         SightBody: {
             /** Format: date */
             apples_from?: string;
@@ -4870,10 +4880,6 @@ export interface components {
             replace?: components["schemas"]["ReplaceBody"];
             weak: string;
             years: components["schemas"]["YearBody"][];
-        };
-        SlugMeta: {
-            name: string;
-            slug: string;
         };
         SourceCount: {
             /** Format: int64 */

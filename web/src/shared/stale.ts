@@ -15,10 +15,17 @@ const ofTheMap: readonly (keyof paths)[] = [
   `${map}/slip/places/{limb}`,
 ];
 
+const within = (of: unknown, key: string): unknown =>
+  typeof of === 'object' && of !== null ? Reflect.get(of, key) : undefined;
+
 /** A question as the contract's client keys it: method, path, and what is asked. */
 const asked = ({ queryKey: [, path, init] }: Pick<Query, 'queryKey'>) => {
-  const { params } = (init ?? {}) as { params?: { path?: { id?: string }; query?: { ahead?: number } } };
-  return { path: String(path), id: params?.path?.id, ahead: params?.query?.ahead ?? 0 };
+  const params = within(init, 'params');
+  return {
+    path: String(path),
+    id: within(within(params, 'path'), 'id'),
+    ahead: Number(within(within(params, 'query'), 'ahead') ?? 0),
+  };
 };
 
 /** Whether an answer was made from the map of a tree: its slip, or the tree as it comes. */

@@ -6,6 +6,35 @@ const phone = '@media (max-width: 700px)';
 const ring = { outline: '2px solid var(--focus)', outlineOffset: '2px' };
 
 /** MUI in our own clothes: colours come from the tokens, so that dusk is one attribute away. */
+/** The kit's 25 heights of paper: none throws a shadow here. */
+const noShadows: ReturnType<typeof createTheme>['shadows'] = [
+  'none',
+  'none',
+  'none',
+  'none',
+  'none',
+  'none',
+  'none',
+  'none',
+  'none',
+  'none',
+  'none',
+  'none',
+  'none',
+  'none',
+  'none',
+  'none',
+  'none',
+  'none',
+  'none',
+  'none',
+  'none',
+  'none',
+  'none',
+  'none',
+  'none',
+];
+
 export function makeTheme(dusk: boolean) {
   const c = dusk
     ? {
@@ -39,7 +68,7 @@ export function makeTheme(dusk: boolean) {
     },
     shape: { borderRadius: 4 },
     typography: { fontFamily: 'var(--font-text)', fontSize: 14, button: { textTransform: 'none', fontWeight: 600 } },
-    shadows: Array(25).fill('none') as ReturnType<typeof createTheme>['shadows'],
+    shadows: noShadows,
     components: {
       MuiButton: { defaultProps: { disableElevation: true, disableRipple: true } },
       MuiFormHelperText: { styleOverrides: { root: { fontSize: 'var(--t-note)', lineHeight: 1.35, marginLeft: 2 } } },

@@ -7,14 +7,23 @@ export type Choice = 'taken' | 'left' | 'open';
 const share = (a: Step['findings'], b: Step['findings']) =>
   a.some((f) => b.some((g) => g.code === f.code && g.limb === f.limb));
 
+/** What waits here of a slip: a step's choice, with the findings that it answers. */
+interface Decision {
+  choice: Choice | 'moved';
+  findings: Step['findings'];
+  cut?: Step['cut'];
+}
+
+const isDecision = (body: object): body is Decision => 'choice' in body && 'findings' in body;
+
 /** What was decided of a step: as the program has it now, or as it was tapped here since. */
 export function choiceOf(step: Step, slip: Slip, waiting: readonly Waiting[]): Choice {
   const now = slip.steps.find((s) => share(s.findings, step.findings));
   let out: Choice = now?.state === 'taken' ? 'taken' : 'open'; // a cut made elsewhere is one that is made
   if (!now && slip.left.some((l) => share([l.finding], step.findings))) out = 'left';
   for (const w of waiting) {
-    const { choice, findings } = w.body as { choice?: Choice | 'moved'; findings?: Step['findings'] };
-    if (choice && findings && !w.held && share(findings, step.findings)) out = choice === 'moved' ? 'taken' : choice;
+    if (w.held || !isDecision(w.body) || !share(w.body.findings, step.findings)) continue;
+    out = w.body.choice === 'moved' ? 'taken' : w.body.choice;
   }
   return out;
 }
@@ -25,8 +34,8 @@ export function movedTo(step: Step, slip: Slip, waiting: readonly Waiting[]): Pi
   let out: Pick<Step, 'cut' | 'title'> | undefined;
   if (now?.moved && now.state === 'taken') out = { cut: now.cut, title: now.title };
   for (const w of waiting) {
-    const { choice, findings, cut } = w.body as { choice?: string; findings?: Step['findings']; cut?: Step['cut'] };
-    if (!choice || !findings || w.held || !share(findings, step.findings)) continue;
+    if (w.held || !isDecision(w.body) || !share(w.body.findings, step.findings)) continue;
+    const { choice, cut } = w.body;
     out = choice === 'moved' && cut ? { cut, title: w.told ?? step.title } : undefined;
   }
   return out;

@@ -54,6 +54,8 @@ const outcomes = [
   { value: 'nothing-needed', label: 'Looked, nothing needed' },
 ] as const;
 
+type Outcome = NonNullable<Entry['outcome']>;
+
 const seenKinds = [
   { value: 'observed', label: 'A stage' },
   { value: 'measured', label: 'A measure' },
@@ -133,8 +135,8 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
   const people = usePeople(orchard.slug);
   const log = useLog(orchard.slug);
   const offer = useOfferUndo();
-  const [outcome, setOutcome] = useState<string>(correct?.outcome ?? 'done');
-  const [kind, setKind] = useState<string>(correct && correct.kind !== 'work' ? correct.kind : 'observed');
+  const [outcome, setOutcome] = useState<Outcome>(correct?.outcome ?? 'done');
+  const [kind, setKind] = useState<Entry['kind']>(correct && correct.kind !== 'work' ? correct.kind : 'observed');
   const [date, setDate] = useState<Day>(correct?.date ?? (day <= today ? day : today));
   const [id] = useState(() => crypto.randomUUID()); // sent again after a lost answer, it is logged once
   const [draft, setDraft] = useState<Draft>(() =>
@@ -142,7 +144,7 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
   );
   const [graft, setGraft] = useState<Partial<NonNullable<Entry['grafted']>>>(correct?.grafted ?? {});
   const [trial, setTrial] = useState(() => (correct?.trial ? draftedTrial(correct.trial) : firstTrial()));
-  const [ids] = useState(() => new Map(also.map((a) => [a.treeId, crypto.randomUUID() as string])));
+  const [ids] = useState(() => new Map<string, string>(also.map((a) => [a.treeId, crypto.randomUUID()])));
   const [first, setFirst] = useState(false); // of several trees, the first is logged
   const [without, setWithout] = useState<readonly string[]>([]);
   const [caliper, setCaliper] = useState(!!correct?.cut_mm?.length);
@@ -157,7 +159,7 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
   const frost = !task && kind === 'frost-night';
   const ofPlot = frost && draft.of_plot === true;
   const build = (): Entry => {
-    const e: Entry = { ...emptyEntry(), id, date, kind: task ? 'work' : (kind as Entry['kind']) };
+    const e: Entry = { ...emptyEntry(), id, date, kind: task ? 'work' : kind };
     if (treeId && !ofPlot) e.tree_id = treeId;
     if (correct) e.corrects = correct.id;
     if (said('who')) e.who = said('who');
@@ -177,7 +179,7 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
     if (task) {
       e.task = task.kind;
       e.task_id = task.id;
-      e.outcome = outcome as NonNullable<Entry['outcome']>;
+      e.outcome = outcome;
       const share = num('share');
       if (share !== undefined) e.share = share / 100;
       const mm = diameters(said('cut_mm'), units);
@@ -262,7 +264,7 @@ export function LogPanel({ task, treeId, treeCode, correct, also = [], onDone }:
         <ToggleButtonGroup
           exclusive
           value={outcome}
-          onChange={(_, v: string | null) => v && setOutcome(v)}
+          onChange={(_, v: Outcome | null) => v && setOutcome(v)}
           aria-label="Outcome"
           size="small"
           sx={{ flexWrap: 'wrap' }}

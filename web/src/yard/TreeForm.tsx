@@ -22,6 +22,9 @@ interface Props {
   onGone: () => void;
 }
 
+/** What stands in place of the tree that was edited, as a refusal tells it. */
+const isTree = (v: unknown): v is Tree => typeof v === 'object' && v !== null && 'kind' in v && 'code' in v;
+
 export function newTree(): Tree {
   return { id: '', version: 0, code: '', kind: 'apple', x: 1, y: 1 };
 }
@@ -83,7 +86,8 @@ export function TreeForm({ tree, onChange, onDone, onGone }: Props) {
     save.mutate(tree, { onSuccess: (res) => onDone(res.tree.id) });
   };
   const problem = save.error instanceof Refused && save.error.problem.status === 409 ? save.error.problem : undefined;
-  const clash = problem?.current as Tree | undefined;
+  const now = problem?.current;
+  const clash = isTree(now) ? now : undefined;
   const stands = problem?.current_version ?? tree.version;
 
   return (

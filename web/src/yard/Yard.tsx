@@ -57,7 +57,7 @@ export default function Yard() {
     if (main && (logging || editingId !== undefined || selected)) main.scrollTop = 0; // a form, a panel begins at its beginning
   }, [logging, editingId, selected]);
 
-  const opened = (useLocation().state as { opened?: boolean } | null)?.opened === true;
+  const opened = useLocation().state?.opened === true;
   const go = useNavigate();
   /** Opening a tree is a step, which Back takes back; closing one is that step back. */
   const select = (id: string) => {

@@ -100,3 +100,17 @@ func TestALimbThatSinksOverTheYearsIsNamed(t *testing.T) {
 	a.ok("POST", at+"/edits", object{"based_on": a.revision(at), "edits": []any{edit}})
 	require.Regexp(t, "^S3 sinks: its end turned from .* degrees from vertical since 2025", a.ok("GET", at+"/limbs/S3", nil)["course"])
 }
+
+func TestAThinWhipAtAKneeHighWireMayBeBentInPlaceOfTheCut(t *testing.T) {
+	a := start(t, "2027-03-10")
+	says := func(code string, trunkMM float64) string {
+		got := a.ok("POST", lt+"/trees", object{
+			"code": code, "kind": "apple", "form": "step-over", "planted": "2027-03-05", "as_whip": true, "class": "dwarfing", "x": 11.0, "y": 3.0, "height_m": 1.4, "trunk_mm": trunkMM,
+		})
+		train := a.ok("GET", lt+"/trees/"+got["tree"].(object)["id"].(string)+"/training", nil)
+		require.NotNil(t, train["planting"])
+		return fmt.Sprint(train["planting"].(object)["says"])
+	}
+	require.Contains(t, says("X1", 10), "Or bend it instead of cutting")
+	require.NotContains(t, says("X2", 45), "Or bend it", "too thick to lie along a wire so low")
+}

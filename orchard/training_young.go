@@ -46,6 +46,9 @@ func (t *trained) plantingDay() (*PlantingBody, error) {
 	if h.Bud != nil {
 		out.Bud = *h.Bud
 	}
+	if says := t.bentOver(&h); says != "" {
+		out.Says = append(out.Says, says)
+	}
 	for _, b := range buds {
 		out.Buds = append(out.Buds, StemBudBody{b.ID, round1(b.HeightCM), math.Round(b.AzimuthDeg)})
 	}
@@ -59,6 +62,19 @@ func (t *trained) plantingDay() (*PlantingBody, error) {
 		out.Waits = "Deep cold comes first here: heel it in or keep it cool and damp, and plant from " + t.speaker.Day(*out.From) + "."
 	}
 	return out, nil
+}
+
+// bentOver tells whether a whip at a low wire can be bent along it in place of the cut, by the thickness that was measured; "" elsewhere.
+func (t *trained) bentOver(h *training.Heading) string {
+	y := &t.tp.Young
+	if y.Form != pomology.StepOver || y.Branched || h.Action != "cut" || t.core.TrunkMM == 0 || len(y.WiresCM) == 0 {
+		return ""
+	}
+	k, err := training.BendOver(training.StepOver{Species: t.core.Kind.Slug, WireCM: y.WiresCM[0], DiameterMM: t.core.TrunkMM, HeightCM: y.HeightCM})
+	if err != nil { // thicker or taller than the model has it
+		return ""
+	}
+	return t.speaker.BentOver(k)
 }
 
 func (t *trained) plantingFacts() words.PlantingFacts {

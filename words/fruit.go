@@ -200,7 +200,7 @@ func (s Speaker) Snow(l *crop.LimbAt) []string {
 }
 
 var standings = map[string]string{
-	"rebound freeze": "It froze in %d: a heavy set comes now, and none the year after unless it is thinned.",
+	"rebound freeze": "It froze in %d: a heavy set comes now",
 	"on load":        "Its last crop was light: it blooms in full this year.",
 	"off load":       "It carried %.1f times a medium crop in %d: it rests this year.",
 	"on alternation": "By the beat of its years this is a full one.", "off alternation": "By the beat of its years it rests now.",
@@ -212,7 +212,11 @@ func Standing(st crop.Standing) string {
 	says := standings[st.State+" "+st.Rule]
 	switch {
 	case st.State == crop.Rebound:
-		return fmt.Sprintf(says, st.Year)
+		says = fmt.Sprintf(says, st.Year)
+		if st.RestsNext {
+			says += ", and none the year after unless it is thinned"
+		}
+		return says + "."
 	case st.State == crop.Off && st.Rule == "load":
 		return fmt.Sprintf(says, st.Load, st.Year)
 	}

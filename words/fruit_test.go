@@ -105,3 +105,10 @@ func TestABrokenLimbIsTracedToWhatWasDone(t *testing.T) {
 	require.Contains(t, s.Broken("S1", true, true, 60, 36), "60 fruit left on it; about 36 were safe")
 	require.Contains(t, s.Broken("S1", true, true, 20, 36), "should have carried")
 }
+
+func TestAFreezeSaysWhatFollowsForTheKind(t *testing.T) {
+	froze := crop.Standing{State: crop.Rebound, Rule: "freeze", Year: 2026}
+	require.Equal(t, "It froze in 2026: a heavy set comes now.", words.Standing(froze))
+	froze.RestsNext = true
+	require.Equal(t, "It froze in 2026: a heavy set comes now, and none the year after unless it is thinned.", words.Standing(froze))
+}

@@ -105,6 +105,14 @@ func (s Speaker) Heading(h training.Heading, y training.Young) []string {
 	return append(out, "Roots lost in lifting cannot feed a long top, and the low cut is what makes a low tree.")
 }
 
+// BentOver says that the stem of a tree at a low wire can be bent along it in place of the cut; "" where its wood does not allow it.
+func (s Speaker) BentOver(k training.KneeHigh) string {
+	if k.BendFromCM == nil {
+		return ""
+	}
+	return fmt.Sprintf("Or bend it instead of cutting: its stem is thin enough to lie along the wire, from %s up in one even bow. It makes one arm then.", s.Tape(*k.BendFromCM))
+}
+
 // HeadedHigh says that a stem was headed above the stretch that was wanted.
 func (s Speaker) HeadedHigh(cm float64, h training.Heading) string {
 	return fmt.Sprintf("Headed at %s, where %s to %s are wanted: only the tip went, and the low stem stays bare. Cut it down to there while it sleeps.", s.Tape(cm), s.Tape(h.LowCM), s.Tape(h.HighCM))

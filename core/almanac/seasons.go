@@ -1,7 +1,6 @@
 package almanac
 
 import (
-	"fmt"
 	"math"
 )
 
@@ -15,11 +14,6 @@ type Minute int
 // Day is the UTC date of the instant shifted by an offset in minutes: the local date.
 func (m Minute) Day(utcOffsetMin int) Day {
 	return Day(math.Floor(float64(int(m)+utcOffsetMin) / dayMinutes))
-}
-
-func (m Minute) String() string {
-	min := int(m) - int(m.Day(0))*dayMinutes
-	return fmt.Sprintf("%sT%02d:%02dZ", m.Day(0), min/60, min%60)
 }
 
 var seasonPolynomials = [4][5]float64{

@@ -51,9 +51,6 @@ type Near struct {
 	Mirrored   bool    // of the other hemisphere: its months are turned by half a year
 }
 
-// Nearest ranks the shipped climates for a place whose height is not known; see [Suited].
-func Nearest(lat, lon float64) ([]Near, error) { return Suited(lat, lon, nil) }
-
 // How climates are ranked, in km of likeness; ours. A degree of latitude changes the year as 300 km do, ten kilometres of land as one, a
 // metre of height as 0.2: a place a hundred metres up is told better by a climate of that height 200 km further on.
 const (

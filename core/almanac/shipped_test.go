@@ -9,16 +9,16 @@ import (
 )
 
 func TestNearestClimateComesFromTheSameLatitudeAndTurnsAcrossTheEquator(t *testing.T) {
-	near, err := almanac.Nearest(37.2, 13)
+	near, err := almanac.Suited(37.2, 13, nil)
 	require.NoError(t, err)
 	require.Equal(t, "mediterranean-37n", near[0].Site.Slug)
-	south, err := almanac.Nearest(-37.2, 145)
+	south, err := almanac.Suited(-37.2, 145, nil)
 	require.NoError(t, err)
 	for _, n := range south {
 		require.True(t, n.Site.South())
 		require.NoError(t, n.Site.Check())
 	}
-	_, err = almanac.Nearest(95, 0)
+	_, err = almanac.Suited(95, 0, nil)
 	require.ErrorContains(t, err, "lat: 95 given, -90 to 90 expected")
 }
 

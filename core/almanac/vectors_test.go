@@ -237,7 +237,7 @@ func init() {
 				return nil, err
 			}
 			s, err := almanac.SeasonsOf(a.Year)
-			return fields{"march": s.March.String(), "june": s.June.String(), "september": s.September.String(), "december": s.December.String()}, err
+			return fields{"march": instant(s.March), "june": instant(s.June), "september": instant(s.September), "december": instant(s.December)}, err
 		},
 		"normals_day": withSite(func(s *almanac.Site, a siteArgs) (any, error) {
 			n, err := almanac.NormalsOn(s, a.Date)
@@ -572,4 +572,11 @@ func ensembleVector(s *almanac.Site, a siteArgs) (any, error) {
 		out[st.String()] = fields{"early": dayOrNull(sp.Early), "median": dayOrNull(sp.Median), "late": dayOrNull(sp.Late)}
 	}
 	return out, err
+}
+
+// instant writes a minute as the vectors have it.
+func instant(m almanac.Minute) string {
+	const dayMinutes = 24 * 60
+	min := int(m) - int(m.Day(0))*dayMinutes
+	return fmt.Sprintf("%sT%02d:%02dZ", m.Day(0), min/60, min%60)
 }

@@ -58,11 +58,12 @@ func (s *Season) frozen() bool { return s.Alive != nil && *s.Alive < frozenBelow
 
 // Standing is how a tree comes into a season, and by which rule.
 type Standing struct {
-	State string  `json:"state"` // normal, on, off, rebound
-	Rule  string  `json:"rule"`  // freeze, load, alternation, unknown
-	Load  float64 `json:"load"`  // of the season before, 1 a medium one; 0 unknown
-	Bloom float64 `json:"bloom"` // share expected; 0 unknown
-	Year  int     `json:"year"`  // of the season it comes from
+	State     string  `json:"state"` // normal, on, off, rebound
+	Rule      string  `json:"rule"`  // freeze, load, alternation, unknown
+	Load      float64 `json:"load"`  // of the season before, 1 a medium one; 0 unknown
+	Bloom     float64 `json:"bloom"` // share expected; 0 unknown
+	Year      int     `json:"year"`  // of the season it comes from
+	RestsNext bool    `json:"rests_next" doc:"after a freeze: its heavy year, left unthinned, would leave it little bloom for the next"`
 }
 
 // StandingIn tells how a tree comes into a season: after a freeze it rebounds; else by what the last crop left of buds; else
@@ -89,6 +90,7 @@ func StandingIn(k *pomology.Kind, seasons []Season, year, reference int) Standin
 		if before.frozen() {
 			out.State, out.Rule, out.Load = Rebound, "freeze", 0
 			out.Bloom = bloomShare(k.Crop.Alternation, 0)
+			out.RestsNext = restsAfterFreeze(k)
 			return out
 		}
 		if b, ok := bloomAfter(k, before, reference); ok {
@@ -101,6 +103,15 @@ func StandingIn(k *pomology.Kind, seasons []Season, year, reference int) Standin
 		}
 	}
 	return out
+}
+
+// reboundYears are the heavy year after a freeze, and the one after it.
+const reboundYears = 2
+
+// restsAfterFreeze tells whether a kind rests in the second year after a freeze, when the heavy one before it was left unthinned.
+func restsAfterFreeze(k *pomology.Kind) bool {
+	echo, err := FreezeEcho(EchoInput{Species: k.Slug, Years: reboundYears, Potential: unthinned})
+	return err == nil && echo.Years[reboundYears-1].State == Off
 }
 
 // crop is one number for the year: kilos, else fruit in the kilos they would weigh.

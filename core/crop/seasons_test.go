@@ -25,6 +25,10 @@ func TestAFreezeIsFollowedByARebound(t *testing.T) {
 	frozen := crop.Season{Year: 2026, Alive: new(0.05)}
 	now := crop.StandingIn(apple, []crop.Season{season(2025, 20, 110), frozen}, 2027, 150)
 	require.Equal(t, crop.Rebound, now.State)
+	require.True(t, now.RestsNext, "an apple left heavy after a freeze rests")
+	now = crop.StandingIn(kindOf(t, "peach"), []crop.Season{frozen}, 2027, 150)
+	require.Equal(t, crop.Rebound, now.State)
+	require.False(t, now.RestsNext, "a peach bears each year")
 	require.Equal(t, "freeze", now.Rule)
 	require.Greater(t, now.Bloom, 0.9)
 }

@@ -110,6 +110,3 @@ type Plan struct {
 
 // glances are the loads a look tells, as parts of a medium crop (est.).
 var glances = map[string]float64{"none": 0, "few": 0.4, "right": 1, "many": 1.7, "crowded": 2.5}
-
-// Glances are the words of a look at the set, fewest first.
-func Glances() []string { return []string{"none", "few", "right", "many", "crowded"} }

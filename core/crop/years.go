@@ -155,6 +155,9 @@ func ReturnBloom(in BloomInput) (Bloom, error) {
 	return Bloom{Load: r, BloomShare: b, Next: bloomState(b), Tendency: t}, nil
 }
 
+// unthinned is the load of a full bloom that nobody thins, of a medium one.
+const unthinned = 2.2
+
 // EchoInput asks for the years after a freeze.
 type EchoInput struct {
 	Species   string  `json:"species"`

@@ -58,7 +58,7 @@ func TestALooserLimitNeverLeavesLess(t *testing.T) {
 func TestAMirroredPlaceHasItsWindowsHalfAYearLater(t *testing.T) {
 	north := at(t, "oceanic-47n", tree(t, "apple")).on("2027-02-01")
 	var mirrored almanac.Site
-	near, err := almanac.Nearest(-47, 0)
+	near, err := almanac.Suited(-47, 0, nil)
 	require.NoError(t, err)
 	for _, n := range near {
 		if n.Site.Slug == "oceanic-47n" {

@@ -107,7 +107,7 @@ export const fruit = (more: Partial<Fruit> = {}): Fruit => ({
   bears: true,
   king_fruit: true,
   pome: true,
-  standing: { state: 'rebound', rule: 'freeze', load: 0, bloom: 0.99, year: 2026 },
+  standing: { state: 'rebound', rule: 'freeze', load: 0, bloom: 0.99, year: 2026, rests_next: true },
   standing_says: 'It froze in 2026: a heavy set comes now.',
   doing: ['Thin by 30 days after bloom.'],
   time_says: 'Thin now. Natural drop decides.',

@@ -117,7 +117,10 @@ describe('a command that is sent', () => {
     answers(422, JSON.stringify(refusal('d_mm', '900', 'to 500')));
     expect(await post(command)).toMatchObject({ kind: 'held', problem: { status: 422 } });
     answers(409, '');
-    expect(await post(command)).toEqual({ kind: 'held', problem: { type: 'about:blank', title: 'The program answered 409', status: 409 } });
+    expect(await post(command)).toEqual({
+      kind: 'held',
+      problem: { type: 'about:blank', title: 'The program answered 409', status: 409 },
+    });
   });
 });
 

@@ -1,4 +1,4 @@
-/** Made from api/openapi.json by make types; not edited by hand. Seal af7a2d5d88c91cfbd34f1ea0e5202f775be455e080d8696c53109f552bebef53 */
+/** Made from api/openapi.json by make types; not edited by hand. Seal 9712235742b89616be6c4c2451c52b6553573ed13809449eef08c5bcf7942be3 */
 
 export interface paths {
     "/api/access": {
@@ -4949,6 +4949,8 @@ export interface components {
             bloom: number;
             /** Format: double */
             load: number;
+            /** @description after a freeze: its heavy year, left unthinned, would leave it little bloom for the next */
+            rests_next: boolean;
             rule: string;
             state: string;
             /** Format: int64 */

@@ -174,7 +174,7 @@ function Strip({ shoot, season, picked, cut, onPick }: StripProps) {
           <g key={cm}>
             <path d={`M${x(cm).toFixed(1)} ${String(y + 20)}v5`} stroke="var(--rule-strong)" />
             <text x={x(cm)} y={y + 38} textAnchor="middle" fontSize={12} fill="var(--quiet)">
-              {parseFloat(ruler.says(cm))}
+              {show(cm, 'cm', units)}
             </text>
           </g>
         ))}
